@@ -1,0 +1,33 @@
+package org.biokinet.core.anatomy;
+
+/** What an exercise needs beside the body. */
+public enum Equipment implements Coded {
+  CHAIR("chair", "chair"),
+  MAT("mat", "mat"),
+  ROLLER("roller", "foam roller"),
+  ROLLED_TOWEL("rolled-towel", "rolled towel"),
+  TOWEL("towel", "towel"),
+  WALL("wall", "wall");
+
+  private final String code;
+  private final String label;
+
+  Equipment(String code, String label) {
+    this.code = code;
+    this.label = label;
+  }
+
+  @Override
+  public String code() {
+    return code;
+  }
+
+  public String label() {
+    return label;
+  }
+
+  /** Chair and mat count as at hand, so that fetching them takes no time (our choice). */
+  public boolean atHand() {
+    return this == CHAIR || this == MAT;
+  }
+}

@@ -1,0 +1,35 @@
+package org.biokinet.core.cli;
+
+import java.io.PrintStream;
+import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
+import java.util.List;
+
+/** Entry point of the command line; exit status 0 when done, 2 when the input is bad. */
+public final class Main {
+
+  static final int OK = 0;
+  static final int BAD_INPUT = 2;
+
+  private Main() {}
+
+  public static void main(String[] arguments) {
+    PrintStream out = new PrintStream(System.out, false, StandardCharsets.UTF_8);
+    PrintStream err = new PrintStream(System.err, true, StandardCharsets.UTF_8);
+    int status = run(Arrays.asList(arguments), out, err);
+    out.flush();
+    System.exit(status);
+  }
+
+  static int run(List<String> arguments, PrintStream out, PrintStream err) {
+    String command = arguments.isEmpty() ? "" : arguments.get(0);
+    List<String> rest = arguments.isEmpty() ? List.of() : arguments.subList(1, arguments.size());
+    return switch (command) {
+      case "timeline" -> new TimelineCommand(out, err).run(rest);
+      default -> {
+        err.println("usage: biokinet timeline FILE [--json]");
+        yield BAD_INPUT;
+      }
+    };
+  }
+}

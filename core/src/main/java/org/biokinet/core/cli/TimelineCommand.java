@@ -1,0 +1,135 @@
+package org.biokinet.core.cli;
+
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.io.IOException;
+import java.io.PrintStream;
+import java.nio.charset.CharacterCodingException;
+import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Locale;
+import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.dose.DoseNotation;
+import org.biokinet.core.exercise.Catalogue;
+import org.biokinet.core.program.Item;
+import org.biokinet.core.program.ProgramDocument;
+import org.biokinet.core.timeline.Cue;
+import org.biokinet.core.timeline.Cues;
+import org.biokinet.core.timeline.Segment;
+import org.biokinet.core.timeline.Timeline;
+
+/** Compiles a program document: as an aligned table, or as JSON. */
+final class TimelineCommand {
+
+  private static final String USAGE = "usage: biokinet timeline FILE [--json]";
+
+  private final PrintStream out;
+  private final PrintStream err;
+
+  TimelineCommand(PrintStream out, PrintStream err) {
+    this.out = out;
+    this.err = err;
+  }
+
+  int run(List<String> arguments) {
+    List<String> files = arguments.stream().filter(a -> !a.startsWith("--")).toList();
+    List<String> options = arguments.stream().filter(a -> a.startsWith("--")).toList();
+    if (files.size() != 1 || !List.of("--json").containsAll(options)) {
+      err.println(USAGE);
+      return Main.BAD_INPUT;
+    }
+    String text;
+    try {
+      text = Files.readString(Path.of(files.get(0)));
+    } catch (NoSuchFileException e) {
+      err.println("there is no file " + files.get(0));
+      return Main.BAD_INPUT;
+    } catch (CharacterCodingException e) {
+      err.println(files.get(0) + " is not UTF-8 text");
+      return Main.BAD_INPUT;
+    } catch (IOException e) {
+      err.println("cannot read " + files.get(0) + ": " + e.getMessage());
+      return Main.BAD_INPUT;
+    }
+    Catalogue catalogue = Catalogue.load();
+    ProgramDocument.Reading reading = ProgramDocument.read(text, catalogue);
+    if (reading instanceof ProgramDocument.Reading.Bad bad) {
+      bad.faults().forEach(err::println);
+      return Main.BAD_INPUT;
+    }
+    Timeline timeline;
+    try {
+      timeline = Timeline.compile(((ProgramDocument.Reading.Ok) reading).program());
+    } catch (Timeline.TooLong e) {
+      err.println(e.getMessage());
+      return Main.BAD_INPUT;
+    }
+    List<Cue> cues = new Cues(catalogue, Locale.ENGLISH).of(timeline);
+    if (options.contains("--json")) {
+      out.println(json(timeline, cues).toPrettyString());
+    } else {
+      table(timeline, cues);
+    }
+    return Main.OK;
+  }
+
+  private static ObjectNode json(Timeline timeline, List<Cue> cues) {
+    ObjectNode root = new ObjectMapper().createObjectNode();
+    root.put("seconds", timeline.seconds());
+    ArrayNode items = root.putArray("items");
+    for (int i = 0; i < timeline.program().items().size(); i++) {
+      ObjectNode item = items.addObject();
+      item.put("exercise", timeline.program().items().get(i).exercise().id());
+      item.put("seconds", timeline.seconds(i));
+      item.putObject("stretchSeconds")
+          .put("left", timeline.stretchSeconds(i, Side.LEFT))
+          .put("right", timeline.stretchSeconds(i, Side.RIGHT));
+    }
+    ArrayNode segments = root.putArray("segments");
+    for (int i = 0; i < cues.size(); i++) {
+      Segment s = timeline.segments().get(i);
+      ObjectNode node = segments.addObject();
+      node.put("start", s.start()).put("seconds", s.seconds()).put("kind", s.kind().name());
+      node.put("item", s.item());
+      s.side().ifPresent(side -> node.put("side", side.name()));
+      s.direction().ifPresent(d -> node.put("direction", d.name()));
+      if (s.rep() > 0) node.put("set", s.set()).put("rep", s.rep());
+      node.put("cue", cues.get(i).spoken());
+    }
+    return root;
+  }
+
+  private void table(Timeline timeline, List<Cue> cues) {
+    out.println(timeline.program().title());
+    int last = -1;
+    for (int i = 0; i < cues.size(); i++) {
+      Segment s = timeline.segments().get(i);
+      if (s.item() != last) {
+        Item item = timeline.program().items().get(s.item());
+        out.println();
+        out.println(
+            "%d. %s  %s  %s"
+                .formatted(
+                    s.item() + 1,
+                    item.exercise().id(),
+                    DoseNotation.format(item.dose()),
+                    Timeline.clock(timeline.seconds(s.item()))));
+        last = s.item();
+      }
+      out.println(
+          "%7s %6s  %-16s %-5s %3s  %s"
+              .formatted(
+                  Timeline.clock(s.start()),
+                  Timeline.clock(s.seconds()),
+                  s.kind().name().toLowerCase(Locale.ROOT).replace('_', ' '),
+                  s.side().map(side -> side.name().toLowerCase(Locale.ROOT)).orElse(""),
+                  s.rep() > 0 ? Integer.toString(s.rep()) : "",
+                  cues.get(i).spoken()));
+    }
+    out.println();
+    out.println("Total %s".formatted(Timeline.clock(timeline.seconds())));
+  }
+}

@@ -1,0 +1,265 @@
+package org.biokinet.core.exercise;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collection;
+import java.util.EnumSet;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.biokinet.core.anatomy.Coded;
+import org.biokinet.core.anatomy.Equipment;
+import org.biokinet.core.anatomy.Position;
+import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.anatomy.Tissue;
+import org.biokinet.core.dose.Direction;
+import org.biokinet.core.dose.Dose;
+import org.biokinet.core.dose.DoseContext;
+import org.biokinet.core.dose.DoseNotation;
+import org.biokinet.core.dose.Mode;
+import org.biokinet.core.dose.Parsed;
+import org.biokinet.core.dose.Sidedness;
+
+/**
+ * All exercises with their words, checked when read. A shared program version carries a {@link
+ * Snapshot} of the entries it uses, so that it can be replayed when the catalogue has moved on.
+ */
+public final class Catalogue {
+
+  /** The entries as text, in the catalogue's own format: the facts, and the words by language. */
+  public record Snapshot(String facts, Map<String, String> words) {
+    public Snapshot {
+      words = Map.copyOf(words);
+    }
+  }
+
+  /** Languages that ship; the first is the fallback. */
+  private static final List<String> LANGUAGES = List.of("en");
+
+  private final Map<String, Stanza> facts;
+  private final Map<String, Map<String, Stanza>> words;
+  private final Map<String, Exercise> exercises = new LinkedHashMap<>();
+
+  private Catalogue(Snapshot source) {
+    facts = Stanza.readAll(source.facts());
+    words =
+        source.words().entrySet().stream()
+            .collect(Collectors.toMap(Map.Entry::getKey, e -> Stanza.readAll(e.getValue())));
+    facts.values().forEach(s -> exercises.put(s.id(), exercise(s)));
+  }
+
+  /**
+   * The shipped catalogue.
+   *
+   * @throws CatalogueException when an entry is wrong
+   */
+  public static Catalogue load() {
+    Map<String, String> words = new LinkedHashMap<>();
+    for (String language : LANGUAGES) words.put(language, resource("words_" + language + ".txt"));
+    Catalogue catalogue = new Catalogue(new Snapshot(resource("catalogue.txt"), words));
+    catalogue.checkLinks();
+    catalogue.checkWords();
+    return catalogue;
+  }
+
+  /** The catalogue as it was when a program version was shared; links may lead outside it. */
+  public static Catalogue of(Snapshot snapshot) {
+    Catalogue catalogue = new Catalogue(snapshot);
+    catalogue.checkWords();
+    return catalogue;
+  }
+
+  public Snapshot snapshot(Collection<String> ids) {
+    Set<String> wanted = new HashSet<>(ids);
+    return new Snapshot(
+        write(facts, wanted),
+        words.entrySet().stream()
+            .collect(Collectors.toMap(Map.Entry::getKey, e -> write(e.getValue(), wanted))));
+  }
+
+  public Optional<Exercise> find(String id) {
+    return Optional.ofNullable(exercises.get(id));
+  }
+
+  /**
+   * @throws CatalogueException when there is no such exercise
+   */
+  public Exercise get(String id) {
+    return find(id).orElseThrow(() -> new CatalogueException("no exercise is called " + id));
+  }
+
+  /** In the catalogue's own order. */
+  public Collection<Exercise> all() {
+    return List.copyOf(exercises.values());
+  }
+
+  public ExerciseWords words(Exercise exercise, Locale locale) {
+    Map<String, Stanza> language =
+        words.getOrDefault(locale.getLanguage(), words.getOrDefault(LANGUAGES.get(0), Map.of()));
+    Stanza s = language.get(exercise.id());
+    if (s == null) throw new CatalogueException(exercise.id() + " has no words");
+    return new ExerciseWords(
+        s.required("name"), s.required("move"), s.required("how"), s.required("feel"));
+  }
+
+  /** Entries whose name, id, group or tissues contain every word, best first. */
+  public List<Exercise> search(String text, Locale locale) {
+    List<String> wanted =
+        Arrays.stream(text.toLowerCase(Locale.ROOT).split("[\\s,]+"))
+            .filter(w -> !w.isEmpty())
+            .toList();
+    List<Exercise> named = new ArrayList<>();
+    List<Exercise> other = new ArrayList<>();
+    for (Exercise e : exercises.values()) {
+      String name = words(e, locale).name().toLowerCase(Locale.ROOT);
+      String tissues =
+          e.targets().stream().map(Tissue::label).collect(Collectors.joining(" "))
+              + " "
+              + e.id()
+              + " "
+              + e.group().code();
+      if (wanted.stream().allMatch(name::contains)) {
+        named.add(e);
+      } else if (wanted.stream().allMatch(w -> name.contains(w) || tissues.contains(w))) {
+        other.add(e);
+      }
+    }
+    named.addAll(other);
+    return named;
+  }
+
+  // ---- reading -----------------------------------------------------------------------------
+
+  private static String resource(String name) {
+    try (InputStream in = Catalogue.class.getResourceAsStream(name)) {
+      if (in == null) throw new CatalogueException("the resource " + name + " is missing");
+      return new String(in.readAllBytes(), StandardCharsets.UTF_8);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  private static String write(Map<String, Stanza> stanzas, Set<String> ids) {
+    return stanzas.values().stream()
+        .filter(s -> ids.contains(s.id()))
+        .map(Stanza::write)
+        .collect(Collectors.joining());
+  }
+
+  private static Exercise exercise(Stanza s) {
+    DoseContext context =
+        new DoseContext(
+            code(s, "mode", Mode.class),
+            code(s, "sides", Sidedness.class),
+            s.optional("contract-relax").isPresent(),
+            codes(s, "directions", Direction.class));
+    return new Exercise(
+        s.id(),
+        code(s, "group", Group.class),
+        context,
+        s.optional("moves").map(v -> code(s, "moves", Relation.class)),
+        s.optional("turns").map(v -> code(s, "turns", Relation.class)),
+        codes(s, "targets", Tissue.class),
+        codes(s, "positions", Position.class),
+        set(s, "equipment", Equipment.class),
+        dose(s, "start", context),
+        dose(s, "target", context),
+        set(s, "precautions", Precaution.class),
+        s.optional("easier"),
+        s.optional("harder"));
+  }
+
+  private static Dose dose(Stanza s, String key, DoseContext context) {
+    String text = s.required(key);
+    Parsed parsed = DoseNotation.parse(text, context);
+    if (parsed instanceof Parsed.Understood ok) {
+      if (ok.canonical().equals(text)) return ok.dose();
+      throw new CatalogueException(
+          "%s %s: write %s, not %s".formatted(s.id(), key, ok.canonical(), text));
+    }
+    throw new CatalogueException(
+        "%s %s %s: %s".formatted(s.id(), key, text, ((Parsed.Fault) parsed).message()));
+  }
+
+  private static <T extends Enum<T> & Coded> T code(Stanza s, String key, Class<T> type) {
+    return code(s, key, s.required(key), type);
+  }
+
+  private static <T extends Enum<T> & Coded> T code(
+      Stanza s, String key, String value, Class<T> type) {
+    return Coded.find(type, value)
+        .orElseThrow(
+            () ->
+                new CatalogueException(
+                    "%s %s: %s is none of %s".formatted(s.id(), key, value, Coded.codes(type))));
+  }
+
+  private static <T extends Enum<T> & Coded> List<T> codes(Stanza s, String key, Class<T> type) {
+    return s.list(key).stream().map(v -> code(s, key, v, type)).toList();
+  }
+
+  private static <T extends Enum<T> & Coded> Set<T> set(Stanza s, String key, Class<T> type) {
+    Set<T> all = EnumSet.noneOf(type);
+    all.addAll(codes(s, key, type));
+    return all;
+  }
+
+  // ---- checks ------------------------------------------------------------------------------
+
+  /** Every easier or harder entry exists, and following either never comes back. */
+  private void checkLinks() {
+    for (Exercise e : exercises.values()) {
+      follow(e, Exercise::easier, "easier");
+      follow(e, Exercise::harder, "harder");
+    }
+  }
+
+  private void follow(Exercise from, Function<Exercise, Optional<String>> link, String name) {
+    Set<String> seen = new HashSet<>();
+    Optional<Exercise> at = Optional.of(from);
+    while (at.isPresent()) {
+      if (!seen.add(at.get().id())) {
+        throw new CatalogueException("%s: %s leads back to it".formatted(from.id(), name));
+      }
+      at = link.apply(at.get()).map(this::get);
+    }
+  }
+
+  /** Every template can be filled for every side and direction the exercise has. */
+  private void checkWords() {
+    for (String language : words.keySet()) {
+      Locale locale = Locale.forLanguageTag(language);
+      for (Exercise e : exercises.values()) {
+        ExerciseWords w = words(e, locale);
+        for (Optional<Side> side : sidesOf(e)) {
+          for (Optional<Direction> direction : directionsOf(e)) {
+            for (String template : List.of(w.name(), w.move(), w.how(), w.feel())) {
+              ExerciseWords.fill(template, e, side, direction, locale);
+            }
+          }
+        }
+      }
+    }
+  }
+
+  private static List<Optional<Side>> sidesOf(Exercise e) {
+    return e.sided()
+        ? List.of(Optional.of(Side.LEFT), Optional.of(Side.RIGHT))
+        : List.of(Optional.empty());
+  }
+
+  private static List<Optional<Direction>> directionsOf(Exercise e) {
+    List<Direction> own = e.doseContext().directions();
+    return own.isEmpty() ? List.of(Optional.empty()) : own.stream().map(Optional::of).toList();
+  }
+}

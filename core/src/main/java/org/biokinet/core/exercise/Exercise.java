@@ -1,0 +1,67 @@
+package org.biokinet.core.exercise;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.biokinet.core.anatomy.Equipment;
+import org.biokinet.core.anatomy.Position;
+import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.anatomy.Tissue;
+import org.biokinet.core.dose.Dose;
+import org.biokinet.core.dose.DoseContext;
+
+/**
+ * One exercise of the catalogue: its facts, without its words.
+ *
+ * @param relation the main movement seen from the treated side; empty where nothing is sided
+ * @param turn the head's rotation, where it differs from the main movement or adds to it
+ * @param targets the first is primary; never empty
+ * @param positions allowed positions, the usual one first; never empty
+ * @param start the catalogue's start dose
+ * @param target the catalogue's target dose
+ */
+public record Exercise(
+    String id,
+    Group group,
+    DoseContext doseContext,
+    Optional<Relation> relation,
+    Optional<Relation> turn,
+    List<Tissue> targets,
+    List<Position> positions,
+    Set<Equipment> equipment,
+    Dose start,
+    Dose target,
+    Set<Precaution> precautions,
+    Optional<String> easier,
+    Optional<String> harder) {
+
+  public Exercise {
+    targets = List.copyOf(targets);
+    positions = List.copyOf(positions);
+    equipment = Set.copyOf(equipment);
+    precautions = Set.copyOf(precautions);
+    if (targets.isEmpty()) throw new IllegalArgumentException(id + " has no target");
+    if (positions.isEmpty()) throw new IllegalArgumentException(id + " has no position");
+    if (relation.isPresent() && !doseContext.sides().sided()) {
+      throw new IllegalArgumentException(id + " moves relative to a side but has none");
+    }
+  }
+
+  public boolean sided() {
+    return doseContext.sides().sided();
+  }
+
+  public Position usualPosition() {
+    return positions.get(0);
+  }
+
+  /** Which way the main movement goes when this side is treated. */
+  public Optional<Side> movesToward(Side treated) {
+    return relation.map(r -> r.direction(treated));
+  }
+
+  /** Which way the head turns when this side is treated; empty where it does not turn. */
+  public Optional<Side> headTurnsToward(Side treated) {
+    return turn.map(r -> r.direction(treated));
+  }
+}

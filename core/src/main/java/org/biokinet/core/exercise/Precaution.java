@@ -1,0 +1,39 @@
+package org.biokinet.core.exercise;
+
+import org.biokinet.core.anatomy.Coded;
+
+/** What an exercise does to the body that some clients must not, or only gently, have done. */
+public enum Precaution implements Coded {
+  CX_EXT("cx-ext", "end-range neck extension"),
+  CX_ROT("cx-rot", "end-range neck rotation"),
+  CX_CIRCLE("cx-circle", "combined circling of the neck"),
+  OVERPRESSURE("overpressure", "the hand adds force to the neck"),
+  NEURAL("neural", "loads the nerves of the arm"),
+  GH_ELEV("gh-elev", "arm above shoulder height"),
+  GH_IR("gh-ir", "hand behind the back"),
+  GH_EXT("gh-ext", "arm drawn behind the trunk"),
+  GH_ER_ABD("gh-er-abd", "arm out at or above shoulder height and turned outward"),
+  GH_ADDUCT("gh-adduct", "arm across the chest"),
+  SPINE_FLEX("spine-flex", "end-range forward bending of the trunk"),
+  SPINE_EXT("spine-ext", "end-range backward bending of the trunk"),
+  HEAD_DOWN("head-down", "head below the heart"),
+  BALANCE("balance", "needs balance"),
+  ROLLER("roller", "lying on a roller");
+
+  private final String code;
+  private final String label;
+
+  Precaution(String code, String label) {
+    this.code = code;
+    this.label = label;
+  }
+
+  @Override
+  public String code() {
+    return code;
+  }
+
+  public String label() {
+    return label;
+  }
+}

@@ -1,0 +1,44 @@
+package org.biokinet.core.program;
+
+import java.util.Optional;
+import org.biokinet.core.anatomy.Position;
+import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.dose.Dose;
+import org.biokinet.core.dose.Mode;
+import org.biokinet.core.exercise.Exercise;
+import org.biokinet.core.exercise.Group;
+
+/**
+ * An exercise with its dose in a program.
+ *
+ * @param order alternate or block; empty for the usual one
+ * @param lead the leading side; empty for the session's
+ */
+public record Item(
+    Exercise exercise, Dose dose, Position position, Optional<Order> order, Optional<Side> lead) {
+
+  public Item {
+    if (!exercise.positions().contains(position)) {
+      throw new IllegalArgumentException(
+          exercise.id() + " is not done " + position.label() + " (" + position.code() + ")");
+    }
+    if (!(dose instanceof Dose.Alike) && !exercise.sided()) {
+      throw new IllegalArgumentException(exercise.id() + " has no sides");
+    }
+  }
+
+  public Item(Exercise exercise, Dose dose) {
+    this(exercise, dose, exercise.usualPosition(), Optional.empty(), Optional.empty());
+  }
+
+  /**
+   * The order of the sides: holds and timed work alternate, neck mobility alternates through the
+   * middle, all other movements and circles finish one side first.
+   */
+  public Order effectiveOrder() {
+    Mode mode = exercise.doseContext().mode();
+    boolean oneSideFirst =
+        mode == Mode.CIRCLE || (mode == Mode.MOVE && exercise.group() != Group.NECK_MOBILITY);
+    return order.orElse(oneSideFirst ? Order.BLOCK : Order.ALTERNATE);
+  }
+}

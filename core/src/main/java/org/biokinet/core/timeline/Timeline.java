@@ -1,0 +1,83 @@
+package org.biokinet.core.timeline;
+
+import java.util.List;
+import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.dose.Mode;
+import org.biokinet.core.program.Program;
+
+/**
+ * The one sequence everything about time is derived from: countdown, printed minutes, ledger,
+ * calendar length. Segments follow one another without gap or overlap, in whole seconds.
+ */
+public final class Timeline {
+
+  /** Our choice: nobody stretches at home for longer; beyond it something was mistyped. */
+  public static final int LONGEST_SECONDS = 2 * 60 * 60;
+
+  /** The program is longer than {@link #LONGEST_SECONDS}. */
+  public static final class TooLong extends IllegalArgumentException {
+    TooLong(int seconds) {
+      super(
+          "the session lasts %d:%02d:%02d; 2 hours is the most"
+              .formatted(seconds / 3600, seconds / 60 % 60, seconds % 60));
+    }
+  }
+
+  private final Program program;
+  private final List<Segment> segments;
+
+  private Timeline(Program program, List<Segment> segments) {
+    this.program = program;
+    this.segments = segments;
+  }
+
+  /**
+   * @throws TooLong when the session would last more than two hours
+   */
+  public static Timeline compile(Program program) {
+    List<Segment> segments = new Compiler(program).compile();
+    Timeline timeline = new Timeline(program, segments);
+    if (timeline.seconds() > LONGEST_SECONDS) throw new TooLong(timeline.seconds());
+    return timeline;
+  }
+
+  public Program program() {
+    return program;
+  }
+
+  public List<Segment> segments() {
+    return segments;
+  }
+
+  public int seconds() {
+    return segments.isEmpty() ? 0 : segments.get(segments.size() - 1).end();
+  }
+
+  /** All seconds of an item, its position change and set-up included; items sum to the total. */
+  public int seconds(int item) {
+    int sum = 0;
+    for (Segment s : segments) if (s.item() == item) sum += s.seconds();
+    return sum;
+  }
+
+  /**
+   * Seconds of stretch on one side: the holds of a stretch, or the deeper phases of contract–relax.
+   * A stretch of both sides at once counts fully for each.
+   */
+  public int stretchSeconds(int item, Side side) {
+    if (program.items().get(item).exercise().doseContext().mode() != Mode.HOLD) return 0;
+    int sum = 0;
+    for (Segment s : segments) {
+      boolean stretch = s.kind() == Segment.Kind.HOLD || s.kind() == Segment.Kind.DEEPER;
+      if (s.item() == item && stretch && s.side().map(side::equals).orElse(true)) {
+        sum += s.seconds();
+      }
+    }
+    return sum;
+  }
+
+  /** Minutes and seconds, such as 4:08. */
+  public static String clock(int seconds) {
+    return "%d:%02d".formatted(seconds / 60, seconds % 60);
+  }
+}
