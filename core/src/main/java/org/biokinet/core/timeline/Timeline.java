@@ -2,7 +2,6 @@ package org.biokinet.core.timeline;
 
 import java.util.List;
 import org.biokinet.core.anatomy.Side;
-import org.biokinet.core.dose.Mode;
 import org.biokinet.core.program.Program;
 
 /**
@@ -65,13 +64,10 @@ public final class Timeline {
    * A stretch of both sides at once counts fully for each.
    */
   public int stretchSeconds(int item, Side side) {
-    if (program.items().get(item).exercise().doseContext().mode() != Mode.HOLD) return 0;
     int sum = 0;
     for (Segment s : segments) {
-      boolean stretch = s.kind() == Segment.Kind.HOLD || s.kind() == Segment.Kind.DEEPER;
-      if (s.item() == item && stretch && s.side().map(side::equals).orElse(true)) {
-        sum += s.seconds();
-      }
+      boolean counts = s.item() == item && s.side().map(side::equals).orElse(true);
+      if (counts && Performance.isStretch(this, s)) sum += s.seconds();
     }
     return sum;
   }

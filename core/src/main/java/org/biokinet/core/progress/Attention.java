@@ -1,0 +1,66 @@
+package org.biokinet.core.progress;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Optional;
+
+/** Why a client wants the practitioner, strongest first. */
+public enum Attention {
+  /** The client stopped a session because something was wrong. */
+  STOPPED,
+  /** Pain before a session was too high to start. */
+  PAIN_TOO_HIGH,
+  /** Pain rose by 3 or more in the last session. */
+  PAIN_ROSE,
+  /** Nothing done for a week. */
+  QUIET,
+  /** A draft waits to be shared. */
+  DRAFT_NOT_SHARED,
+  /** No program yet. */
+  NO_PROGRAM,
+  /** Shared, but no link was made or it was never opened. */
+  NOT_OPENED,
+  /** Opened, but no session yet. */
+  NOT_STARTED,
+  /** Nothing wants doing. */
+  STEADY;
+
+  /** Our choice: shorter than the 7 days at which handbook rules take a client a rung back. */
+  public static final Duration QUIET_AFTER = Duration.ofDays(5);
+
+  /**
+   * A rise that colours a comfort-first session red: our choice, after the pain-monitoring model of
+   * Thomeé 1997 and Silbernagel 2007, which were made for knee and Achilles; values recalled from
+   * memory.
+   */
+  public static final int ROSE_BY = 3;
+
+  /**
+   * What is known about a client.
+   *
+   * @param stopped the last stop that nobody has dealt with
+   * @param painTooHigh the last refused start that nobody has dealt with
+   * @param lastRise highest pain minus pain before in the last session
+   * @param linkOpened whether the client's link was ever opened
+   */
+  public record Facts(
+      Optional<Instant> stopped,
+      Optional<Instant> painTooHigh,
+      Optional<Integer> lastRise,
+      Optional<Instant> lastSession,
+      Optional<Instant> shared,
+      boolean draftWaits,
+      boolean linkOpened) {}
+
+  public static Attention of(Facts f, Instant now) {
+    if (f.stopped().isPresent()) return STOPPED;
+    if (f.painTooHigh().isPresent()) return PAIN_TOO_HIGH;
+    if (f.lastRise().filter(r -> r >= ROSE_BY).isPresent()) return PAIN_ROSE;
+    if (f.lastSession().filter(at -> at.plus(QUIET_AFTER).isBefore(now)).isPresent()) return QUIET;
+    if (f.draftWaits()) return DRAFT_NOT_SHARED;
+    if (f.shared().isEmpty()) return NO_PROGRAM;
+    if (!f.linkOpened()) return NOT_OPENED;
+    if (f.lastSession().isEmpty()) return NOT_STARTED;
+    return STEADY;
+  }
+}
