@@ -1,0 +1,168 @@
+// The practitioner's pages: fragments, keys, and a sign-in that keeps the page.
+import htmx from "htmx.org";
+import { freshToken, token } from "./csrf.js";
+
+window.htmx = htmx;
+
+document.addEventListener("htmx:configRequest", (event) => {
+  const { header, value } = token();
+  if (header) event.detail.headers[header] = value;
+});
+
+// ---- a session that ran out: sign in here, then go on -----------------------------------------
+
+let interrupted = null;
+document.addEventListener("htmx:responseError", (event) => {
+  if (event.detail.xhr.status === 401 || event.detail.xhr.status === 403) {
+    interrupted = event.detail.elt;
+    document.getElementById("sign-in-again")?.showModal();
+  } else {
+    say("That did not work. Nothing was changed; try once more.");
+  }
+});
+document.addEventListener("htmx:sendError", () =>
+  say("The connection is gone. What you typed is still here; try again when it is back."));
+
+document.getElementById("sign-in-again-form")?.addEventListener("submit", async (event) => {
+  event.preventDefault();
+  const form = event.target;
+  const fresh = await freshToken("/csrf");
+  const answer = await fetch("/sign-in", {
+    method: "POST",
+    headers: { Accept: "application/json", [fresh.header]: fresh.value },
+    body: new URLSearchParams(new FormData(form)),
+  });
+  const error = form.querySelector("[data-error]");
+  if (answer.ok) {
+    await freshToken("/csrf");
+    form.reset();
+    error.textContent = "";
+    form.closest("dialog").close();
+    if (interrupted?.isConnected) interrupted.focus();
+    say("Signed in. Repeat your last change.");
+  } else {
+    error.textContent =
+      answer.status === 429 ? "Too many tries. Wait a minute." : "Mail address or password is wrong.";
+  }
+});
+
+function say(text) {
+  const place = document.getElementById("said");
+  if (place) place.textContent = text;
+}
+
+// ---- keys -------------------------------------------------------------------------------------
+
+const typing = (e) => e.target.closest("input, textarea, select, dialog") !== null;
+let lastRow = null;
+document.addEventListener("focusin", (event) => {
+  const row = event.target.closest("[data-row]");
+  if (row) lastRow = row.id;
+});
+document.addEventListener("htmx:afterSettle", () => {
+  if (document.activeElement === document.body && lastRow) {
+    document.getElementById(lastRow)?.focus();
+  }
+});
+
+document.addEventListener("keydown", (event) => {
+  const row = event.target.closest?.("[data-row]");
+  if (event.key === "Escape") {
+    document.querySelectorAll(".pop").forEach((p) => p.replaceChildren());
+    if (row && typing(event)) row.focus();
+    return;
+  }
+  if (event.target.closest(".find, .adder") && ["ArrowDown", "ArrowUp"].includes(event.key)) {
+    walk(event);
+    return;
+  }
+  if (event.altKey && row && ["ArrowUp", "ArrowDown"].includes(event.key)) {
+    event.preventDefault();
+    row.querySelector(event.key === "ArrowUp" ? "[data-up]" : "[data-down]")?.click();
+    return;
+  }
+  if (typing(event) || event.ctrlKey || event.metaKey || event.altKey) return;
+  if (event.key === "/") return press(event, document.querySelector("[data-find]"));
+  if (event.key === "?") {
+    event.preventDefault();
+    document.getElementById("keys")?.showModal();
+    return;
+  }
+  if (row && ["ArrowUp", "ArrowDown"].includes(event.key)) {
+    const rows = [...document.querySelectorAll("[data-row]")];
+    event.preventDefault();
+    rows[rows.indexOf(row) + (event.key === "ArrowDown" ? 1 : -1)]?.focus();
+    return;
+  }
+  if (row && event.key === "Enter" && event.target === row) {
+    return press(event, row.querySelector("[data-edit]"));
+  }
+  if (document.body.dataset.singleKeys !== "true") return;
+  if (row && event.key === "x") return press(event, row.querySelector("[data-remove]"));
+  const anywhere = document.querySelector(`[data-key="${CSS.escape(event.key)}"]`);
+  if (anywhere) press(event, anywhere);
+});
+
+function press(event, element) {
+  if (!element || element.disabled) return;
+  event.preventDefault();
+  if (element.matches("input")) {
+    element.focus();
+    element.select();
+  } else {
+    element.click();
+  }
+}
+
+/** Arrow keys through a search field and its hits. */
+function walk(event) {
+  const area = event.target.closest(".find, .adder");
+  const stops = [area.querySelector("input"), ...area.querySelectorAll(".pop a, .pop button")];
+  const at = stops.indexOf(event.target);
+  const next = stops[at + (event.key === "ArrowDown" ? 1 : -1)];
+  if (next) {
+    event.preventDefault();
+    next.focus();
+  }
+}
+
+document.addEventListener("submit", (event) => {
+  const form = event.target;
+  if (form.matches("[data-dose-form]")) {
+    // Enter commits by leaving the cell, so that a dose is saved once.
+    event.preventDefault();
+    form.closest("[data-row]").focus();
+  }
+  if (form.matches("[data-first-hit]")) {
+    event.preventDefault();
+    form.parentElement.querySelector(".pop a, .pop button")?.click();
+  }
+});
+
+document.addEventListener("click", (event) => {
+  const opener = event.target.closest("[data-open]");
+  if (opener) document.getElementById(opener.dataset.open)?.showModal();
+  const closer = event.target.closest("[data-close]");
+  if (closer) closer.closest("dialog").close();
+  const copier = event.target.closest("[data-copy]");
+  if (copier) {
+    navigator.clipboard.writeText(copier.dataset.copy).then(
+      () => say("Copied."),
+      () => say("Copying is not allowed here; select the text instead."));
+  }
+  if (!event.target.closest(".find, .adder")) {
+    document.querySelectorAll(".pop").forEach((p) => p.replaceChildren());
+  }
+});
+
+document.addEventListener("change", async (event) => {
+  if (!event.target.matches("[data-single-keys]")) return;
+  const on = event.target.checked;
+  const { header, value } = token();
+  const answer = await fetch("/settings/keys", {
+    method: "POST",
+    headers: { [header]: value },
+    body: new URLSearchParams({ on }),
+  });
+  if (answer.ok) document.body.dataset.singleKeys = String(on);
+});

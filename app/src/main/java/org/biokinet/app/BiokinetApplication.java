@@ -1,0 +1,30 @@
+package org.biokinet.app;
+
+import org.biokinet.app.support.AdjustableClock;
+import org.biokinet.core.exercise.Catalogue;
+import org.springframework.boot.SpringApplication;
+import org.springframework.boot.autoconfigure.SpringBootApplication;
+import org.springframework.context.annotation.Bean;
+import org.springframework.core.Ordered;
+import org.springframework.retry.annotation.EnableRetry;
+
+/** Starts the web application. */
+@SpringBootApplication
+@EnableRetry(order = Ordered.LOWEST_PRECEDENCE - 1) // outside the transaction that it repeats
+public class BiokinetApplication {
+
+  public static void main(String[] arguments) {
+    SpringApplication.run(BiokinetApplication.class, arguments);
+  }
+
+  /** The only clock: everything that needs the time asks this bean. */
+  @Bean
+  AdjustableClock clock() {
+    return new AdjustableClock();
+  }
+
+  @Bean
+  Catalogue catalogue() {
+    return Catalogue.load();
+  }
+}

@@ -1,0 +1,66 @@
+package org.biokinet.app.account;
+
+import java.time.Clock;
+import java.time.ZoneId;
+import java.util.Locale;
+import java.util.UUID;
+import org.biokinet.app.support.Changes;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Practices and their people. */
+@Service
+public class AccountService {
+
+  private final Practices practices;
+  private final Practitioners practitioners;
+  private final PasswordEncoder passwords;
+  private final Clock clock;
+
+  AccountService(
+      Practices practices, Practitioners practitioners, PasswordEncoder passwords, Clock clock) {
+    this.practices = practices;
+    this.practitioners = practitioners;
+    this.passwords = passwords;
+    this.clock = clock;
+  }
+
+  @Changes
+  public Practice addPractice(String name, ZoneId zone, String phone) {
+    return practices.save(new Practice(name, zone, phone, clock.instant()));
+  }
+
+  @Changes
+  public Me addPractitioner(Practice practice, String email, String name, String password) {
+    Practitioner p =
+        practitioners.save(
+            new Practitioner(
+                practice.getId(),
+                email.toLowerCase(Locale.ROOT),
+                name,
+                passwords.encode(password),
+                clock.instant()));
+    return new Me(p.getId(), practice.getId(), name, practice.name(), practice.zone().getId());
+  }
+
+  @Transactional(readOnly = true)
+  public Practice practice(UUID id) {
+    return practices.findById(id).orElseThrow();
+  }
+
+  @Transactional(readOnly = true)
+  public String practitionerName(UUID id) {
+    return practitioners.findById(id).map(Practitioner::name).orElse("");
+  }
+
+  @Transactional(readOnly = true)
+  public boolean usesSingleKeys(Me me) {
+    return practitioners.findById(me.id()).map(Practitioner::singleKeys).orElse(true);
+  }
+
+  @Changes
+  public void useSingleKeys(Me me, boolean on) {
+    practitioners.findById(me.id()).ifPresent(p -> p.useSingleKeys(on));
+  }
+}

@@ -1,0 +1,55 @@
+package org.biokinet.app.account;
+
+import java.time.Clock;
+import java.util.UUID;
+import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Writes down who saw and changed what: a change in its own transaction, a page when opened. */
+@Service
+public class Audit {
+
+  interface Rows extends JpaRepository<AuditRow, UUID> {
+    long countByClientIdAndAction(UUID clientId, String action);
+  }
+
+  private static final int LONGEST_DETAIL = 300;
+
+  private final Rows rows;
+  private final Clock clock;
+
+  Audit(Rows rows, Clock clock) {
+    this.rows = rows;
+    this.clock = clock;
+  }
+
+  /** A change; belongs to the transaction that makes it. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void changed(Me me, UUID clientId, String action, String detail) {
+    write(me.practiceId(), "practitioner", me.id(), clientId, action, detail);
+  }
+
+  /** A change that a client made. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void changedByClient(UUID practiceId, UUID clientId, String action, String detail) {
+    write(practiceId, "client", clientId, clientId, action, detail);
+  }
+
+  /** A page about a client was opened. */
+  @Transactional
+  public void saw(Me me, UUID clientId, String page) {
+    write(me.practiceId(), "practitioner", me.id(), clientId, "saw", page);
+  }
+
+  public long count(UUID clientId, String action) {
+    return rows.countByClientIdAndAction(clientId, action);
+  }
+
+  private void write(
+      UUID practiceId, String actor, UUID actorId, UUID clientId, String action, String detail) {
+    String cut = detail.length() > LONGEST_DETAIL ? detail.substring(0, LONGEST_DETAIL) : detail;
+    rows.save(new AuditRow(practiceId, clock.instant(), actor, actorId, clientId, action, cut));
+  }
+}

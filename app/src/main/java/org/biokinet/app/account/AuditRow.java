@@ -1,0 +1,47 @@
+package org.biokinet.app.account;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.Table;
+import java.time.Instant;
+import java.util.UUID;
+import org.biokinet.app.support.Row;
+import org.jspecify.annotations.Nullable;
+
+/** Who saw or changed what. */
+@Entity
+@Table(name = "audit")
+class AuditRow extends Row {
+  private UUID practiceId;
+  private Instant at;
+  private String actor;
+  private UUID actorId;
+  private @Nullable UUID clientId;
+  private String action;
+  private String detail;
+
+  @SuppressWarnings("NullAway.Init")
+  protected AuditRow() {}
+
+  AuditRow(
+      UUID practiceId,
+      Instant at,
+      String actor,
+      UUID actorId,
+      @Nullable UUID clientId,
+      String action,
+      String detail) {
+    this.practiceId = practiceId;
+    this.at = at;
+    this.actor = actor;
+    this.actorId = actorId;
+    this.clientId = clientId;
+    this.action = action;
+    this.detail = detail;
+  }
+
+  @Override
+  public String toString() {
+    return "%s %s %s %s %s %s %s"
+        .formatted(practiceId, at, actor, actorId, clientId, action, detail);
+  }
+}

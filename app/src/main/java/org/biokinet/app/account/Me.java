@@ -1,0 +1,15 @@
+package org.biokinet.app.account;
+
+import java.io.Serializable;
+import java.util.UUID;
+
+/** The signed-in practitioner, as kept in the session. */
+public record Me(UUID id, UUID practiceId, String name, String practice, String zone)
+    implements Serializable {
+
+  /** The name under which sessions of this person are found. */
+  @Override
+  public String toString() {
+    return id.toString();
+  }
+}

@@ -1,0 +1,18 @@
+package org.biokinet.app.client;
+
+import java.util.Collection;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Query;
+
+interface ClientEvents extends JpaRepository<ClientEvent, UUID> {
+
+  /** The newest of each kind, for each of these clients. */
+  @Query(
+      """
+      select e from ClientEvent e where e.clientId in :clients and e.at =
+        (select max(f.at) from ClientEvent f where f.clientId = e.clientId and f.kind = e.kind)
+      """)
+  List<ClientEvent> newest(Collection<UUID> clients);
+}

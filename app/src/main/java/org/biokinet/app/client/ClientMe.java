@@ -1,0 +1,8 @@
+package org.biokinet.app.client;
+
+import java.time.ZoneId;
+import java.util.Locale;
+import java.util.UUID;
+
+/** The client whose device asks. */
+public record ClientMe(UUID id, UUID practiceId, String firstName, ZoneId zone, Locale language) {}

@@ -1,0 +1,74 @@
+package org.biokinet.app.client;
+
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import org.biokinet.app.support.NotFound;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseCookie;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+
+/** Opening a client's link: the PIN, then a clean address. */
+@Controller
+class LinkController {
+
+  private final LinkService links;
+
+  LinkController(LinkService links) {
+    this.links = links;
+  }
+
+  @GetMapping("/c/{token}")
+  String ask(@PathVariable String token) {
+    if (!links.exists(token)) throw new NotFound();
+    return "client-pin";
+  }
+
+  @PostMapping("/c/{token}")
+  String open(
+      @PathVariable String token,
+      @RequestParam(defaultValue = "") String pin,
+      HttpServletRequest request,
+      HttpServletResponse response,
+      Model model) {
+    LinkService.Opening opening = links.open(token, pin.replaceAll("\\s", ""));
+    if (opening instanceof LinkService.Opening.Opened opened) {
+      ResponseCookie cookie =
+          ResponseCookie.from(ClientDeviceFilter.COOKIE, opened.cookie())
+              .httpOnly(true)
+              .secure(request.isSecure())
+              .sameSite("Lax")
+              .path("/")
+              .maxAge(LinkService.DEVICE_LASTS)
+              .build();
+      response.addHeader(HttpHeaders.SET_COOKIE, cookie.toString());
+      return "redirect:/me/today";
+    }
+    response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
+    if (opening instanceof LinkService.Opening.Wait wait) {
+      response.setStatus(HttpStatus.TOO_MANY_REQUESTS.value());
+      model.addAttribute("wait", wait.howLong().toMinutes() + 1);
+    } else {
+      model.addAttribute("wrong", true);
+    }
+    return "client-pin";
+  }
+
+  @ExceptionHandler(NotFound.class)
+  @ResponseStatus(HttpStatus.NOT_FOUND)
+  String ended() {
+    return "client-gone";
+  }
+
+  @GetMapping("/me/gone")
+  String gone() {
+    return "client-gone";
+  }
+}

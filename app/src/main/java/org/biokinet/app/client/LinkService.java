@@ -1,0 +1,151 @@
+package org.biokinet.app.client;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.biokinet.app.account.Audit;
+import org.biokinet.app.account.Me;
+import org.biokinet.app.account.Throttle;
+import org.biokinet.app.support.Changes;
+import org.biokinet.app.support.NotFound;
+import org.biokinet.app.support.Secrets;
+import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** The client's way in: a link with a PIN, then a cookie on the device. */
+@Service
+public class LinkService {
+
+  /** How often somebody has to open the link again; our choice. */
+  static final Duration DEVICE_LASTS = Duration.ofDays(180);
+
+  interface Links extends JpaRepository<ClientLink, UUID> {
+    Optional<ClientLink> findByTokenHash(String hash);
+
+    List<ClientLink> findByClientIdOrderByMadeAtDesc(UUID clientId);
+  }
+
+  interface Devices extends JpaRepository<ClientDevice, UUID> {
+    Optional<ClientDevice> findByCookieHash(String hash);
+  }
+
+  /** A new link, shown once: afterwards only hashes are known. */
+  public record Made(String token, String pin) {}
+
+  /** What is known about the link in force. */
+  public record State(Instant madeAt, Optional<Instant> openedAt) {}
+
+  /** What came of a PIN. */
+  public sealed interface Opening {
+    record Opened(String cookie) implements Opening {}
+
+    record WrongPin() implements Opening {}
+
+    record Wait(Duration howLong) implements Opening {}
+  }
+
+  private final Links links;
+  private final Devices devices;
+  private final ClientService clients;
+  private final Throttle throttle;
+  private final PasswordEncoder passwords;
+  private final Audit audit;
+  private final Clock clock;
+
+  LinkService(
+      Links links,
+      Devices devices,
+      ClientService clients,
+      Throttle throttle,
+      PasswordEncoder passwords,
+      Audit audit,
+      Clock clock) {
+    this.links = links;
+    this.devices = devices;
+    this.clients = clients;
+    this.throttle = throttle;
+    this.passwords = passwords;
+    this.audit = audit;
+    this.clock = clock;
+  }
+
+  /** Makes a link and ends the ones before it. */
+  @Changes
+  public Made make(Me me, UUID clientId) {
+    return make(me, clientId, new Made(Secrets.token(), Secrets.pin()));
+  }
+
+  /** Makes a link with a given token and PIN, for the demo. */
+  @Changes
+  public Made make(Me me, UUID clientId, Made made) {
+    Client client = clients.lock(me, clientId);
+    Instant now = clock.instant();
+    links.findByClientIdOrderByMadeAtDesc(client.getId()).forEach(l -> l.revoke(now));
+    links.save(
+        new ClientLink(
+            clientId, Secrets.hash(made.token()), passwords.encode(made.pin()), me.id(), now));
+    clients.happened(clientId, ClientEvent.Kind.LINK_MADE, me.id(), "");
+    audit.changed(me, clientId, "link made", "");
+    return made;
+  }
+
+  @Transactional(readOnly = true)
+  public Optional<State> current(UUID clientId) {
+    return links.findByClientIdOrderByMadeAtDesc(clientId).stream()
+        .filter(l -> !l.revoked())
+        .findFirst()
+        .map(l -> new State(l.madeAt(), l.openedAt()));
+  }
+
+  @Transactional(readOnly = true)
+  public boolean exists(String token) {
+    return links.findByTokenHash(Secrets.hash(token)).filter(l -> !l.revoked()).isPresent();
+  }
+
+  /**
+   * Swaps token and PIN for a device cookie.
+   *
+   * @throws NotFound when there is no such link, or it has ended
+   */
+  @Changes
+  public Opening open(String token, String pin) {
+    ClientLink link =
+        links
+            .findByTokenHash(Secrets.hash(token))
+            .filter(l -> !l.revoked())
+            .orElseThrow(NotFound::new);
+    String bucket = "pin " + link.getId();
+    Optional<Duration> wait = throttle.waiting(bucket);
+    if (wait.isPresent()) return new Opening.Wait(wait.get());
+    if (!passwords.matches(pin, link.pinHash())) {
+      throttle.failed(bucket);
+      return new Opening.WrongPin();
+    }
+    throttle.succeeded(bucket);
+    link.opened(clock.instant());
+    String cookie = Secrets.token();
+    devices.save(new ClientDevice(link.getId(), Secrets.hash(cookie), clock.instant()));
+    Client client = clients.byId(link.clientId());
+    clients.happened(client.getId(), ClientEvent.Kind.LINK_OPENED, null, "");
+    audit.changedByClient(client.practiceId(), client.getId(), "link opened", "");
+    return new Opening.Opened(cookie);
+  }
+
+  /** The client behind a device cookie; empty when the device or its link has ended. */
+  @Transactional(readOnly = true)
+  public Optional<ClientMe> clientOf(String cookie) {
+    Instant oldest = clock.instant().minus(DEVICE_LASTS);
+    return devices
+        .findByCookieHash(Secrets.hash(cookie))
+        .filter(d -> d.madeAt().isAfter(oldest))
+        .flatMap(d -> links.findById(d.linkId()))
+        .filter(l -> !l.revoked())
+        .map(l -> clients.byId(l.clientId()))
+        .map(c -> new ClientMe(c.getId(), c.practiceId(), c.firstName(), c.zone(), c.language()));
+  }
+}

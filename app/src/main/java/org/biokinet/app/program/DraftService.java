@@ -1,0 +1,289 @@
+package org.biokinet.app.program;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.biokinet.app.account.AccountService;
+import org.biokinet.app.account.Audit;
+import org.biokinet.app.account.Me;
+import org.biokinet.app.client.Client;
+import org.biokinet.app.client.ClientEvent;
+import org.biokinet.app.client.ClientService;
+import org.biokinet.app.support.Changes;
+import org.biokinet.core.dose.DoseNotation;
+import org.biokinet.core.exercise.Catalogue;
+import org.biokinet.core.program.Draft;
+import org.biokinet.core.program.DraftEdit;
+import org.biokinet.core.program.DraftItem;
+import org.biokinet.core.program.DraftLog;
+import org.biokinet.core.program.Item;
+import org.biokinet.core.program.Program;
+import org.biokinet.core.program.ProgramDocument;
+import org.biokinet.core.timeline.DraftTimeline;
+import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/**
+ * Drafts: every change is a line in a log, so that nothing is lost and everything can be undone.
+ */
+@Service
+public class DraftService {
+
+  interface Drafts extends JpaRepository<DraftRow, UUID> {
+    Optional<DraftRow> findByClientIdAndOpenSlot(UUID clientId, byte slot);
+
+    List<DraftRow> findByClientIdInAndOpenSlot(Collection<UUID> clientIds, byte slot);
+  }
+
+  interface Entries extends JpaRepository<DraftEntryRow, DraftEntryRow.Key> {
+    List<DraftEntryRow> findByKeyDraftIdOrderByKeySeq(UUID draftId);
+  }
+
+  private static final byte OPEN = 1;
+  private static final String FIRST_TITLE = "Main program";
+
+  /**
+   * A draft as it stands.
+   *
+   * @param seq length of the log, sent along with the next change
+   * @param started whether anything was changed since the last shared version
+   * @param nextVersion the number it would be shared as
+   */
+  public record State(
+      Draft draft, int seq, boolean canUndo, boolean canRedo, boolean started, int nextVersion) {}
+
+  /** What came of a change. */
+  public sealed interface Outcome {
+    record Done(State state) implements Outcome {}
+
+    /** Somebody else changed the draft in between; nothing was changed. */
+    record Overtaken(State state, String by) implements Outcome {}
+
+    record Shared(ProgramVersion version) implements Outcome {}
+
+    /** Cannot be shared yet. */
+    record Refused(State state, String why) implements Outcome {}
+  }
+
+  private final Drafts drafts;
+  private final Entries entries;
+  private final ProgramVersions versions;
+  private final VersionService replays;
+  private final ClientService clients;
+  private final AccountService accounts;
+  private final Catalogue catalogue;
+  private final Audit audit;
+  private final ObjectMapper json;
+  private final Clock clock;
+
+  DraftService(
+      Drafts drafts,
+      Entries entries,
+      ProgramVersions versions,
+      VersionService replays,
+      ClientService clients,
+      AccountService accounts,
+      Catalogue catalogue,
+      Audit audit,
+      ObjectMapper json,
+      Clock clock) {
+    this.drafts = drafts;
+    this.entries = entries;
+    this.versions = versions;
+    this.replays = replays;
+    this.clients = clients;
+    this.accounts = accounts;
+    this.catalogue = catalogue;
+    this.audit = audit;
+    this.json = json;
+    this.clock = clock;
+  }
+
+  @Transactional(readOnly = true)
+  public State state(Me me, UUID clientId) {
+    Client client = clients.get(me, clientId);
+    return drafts
+        .findByClientIdAndOpenSlot(client.getId(), OPEN)
+        .map(this::state)
+        .orElseGet(() -> untouched(client.getId()));
+  }
+
+  /** Which of these clients have a draft that was changed and not shared. */
+  @Transactional(readOnly = true)
+  public Set<UUID> waiting(Collection<UUID> clientIds) {
+    return drafts.findByClientIdInAndOpenSlot(clientIds, OPEN).stream()
+        .map(DraftRow::clientId)
+        .collect(Collectors.toSet());
+  }
+
+  @Changes
+  public Outcome edit(Me me, UUID clientId, int seq, DraftEdit edit) {
+    return append(me, clientId, seq, DraftEntryRow.Kind.EDIT, write(DraftEdit.class, edit));
+  }
+
+  @Changes
+  public Outcome undo(Me me, UUID clientId, int seq) {
+    return append(me, clientId, seq, DraftEntryRow.Kind.UNDO, "");
+  }
+
+  @Changes
+  public Outcome redo(Me me, UUID clientId, int seq) {
+    return append(me, clientId, seq, DraftEntryRow.Kind.REDO, "");
+  }
+
+  private Outcome append(Me me, UUID clientId, int seq, DraftEntryRow.Kind kind, String payload) {
+    Client client = clients.lock(me, clientId);
+    Instant now = clock.instant();
+    DraftRow row =
+        drafts
+            .findByClientIdAndOpenSlot(client.getId(), OPEN)
+            .orElseGet(() -> drafts.save(new DraftRow(clientId, startState(clientId), now)));
+    List<DraftEntryRow> log = entries.findByKeyDraftIdOrderByKeySeq(row.getId());
+    Optional<UUID> other = overtakenBy(me, seq, log);
+    if (other.isPresent()) {
+      return new Outcome.Overtaken(state(row), accounts.practitionerName(other.get()));
+    }
+    entries.saveAndFlush(
+        new DraftEntryRow(
+            new DraftEntryRow.Key(row.getId(), log.size() + 1), kind, payload, me.id(), now));
+    audit.changed(me, clientId, "draft " + kind.name().toLowerCase(Locale.ROOT), payload);
+    return new Outcome.Done(state(row));
+  }
+
+  /** My own newer lines (a second tab, a quick double click) do not stand in my way. */
+  private static Optional<UUID> overtakenBy(Me me, int seq, List<DraftEntryRow> log) {
+    return log.stream()
+        .skip(seq)
+        .map(DraftEntryRow::madeBy)
+        .filter(by -> !by.equals(me.id()))
+        .findFirst();
+  }
+
+  /**
+   * Makes the draft an immutable version and closes it.
+   *
+   * @param screenedByHand the practitioner says to have screened the client; without it nothing is
+   *     shared
+   */
+  @Changes
+  public Outcome share(Me me, UUID clientId, int seq, boolean screenedByHand) {
+    Client client = clients.lock(me, clientId);
+    Optional<DraftRow> row = drafts.findByClientIdAndOpenSlot(client.getId(), OPEN);
+    State state = row.map(this::state).orElseGet(() -> untouched(clientId));
+    if (row.isEmpty())
+      return new Outcome.Refused(state, "Nothing has changed since it was shared.");
+    Optional<UUID> other =
+        overtakenBy(me, seq, entries.findByKeyDraftIdOrderByKeySeq(row.get().getId()));
+    if (other.isPresent()) {
+      return new Outcome.Overtaken(state, accounts.practitionerName(other.get()));
+    }
+    if (!screenedByHand) {
+      return new Outcome.Refused(
+          state, "Confirm first that you have screened " + client.firstName() + ".");
+    }
+    DraftTimeline check = DraftTimeline.of(state.draft(), client.breathSeconds(), catalogue);
+    if (check.problem().isPresent()) return new Outcome.Refused(state, check.problem().get());
+    Program program = check.timeline().orElseThrow().program();
+    Catalogue.Snapshot snapshot =
+        catalogue.snapshot(program.items().stream().map(i -> i.exercise().id()).toList());
+    ProgramVersion version =
+        versions.save(
+            new ProgramVersion(
+                clientId,
+                state.nextVersion(),
+                program.title(),
+                ProgramDocument.write(program),
+                write(Catalogue.Snapshot.class, snapshot),
+                VersionService.RULE_SET,
+                check.seconds(),
+                screenedByHand,
+                me.id(),
+                clock.instant()));
+    row.get().close();
+    clients.happened(clientId, ClientEvent.Kind.SHARED, me.id(), "version " + version.number());
+    audit.changed(me, clientId, "shared", "version " + version.number());
+    return new Outcome.Shared(version);
+  }
+
+  private State state(DraftRow row) {
+    List<DraftEntryRow> log = entries.findByKeyDraftIdOrderByKeySeq(row.getId());
+    DraftLog replayed =
+        DraftLog.replay(
+            read(Draft.class, row.startState()), log.stream().map(this::entry).toList());
+    return new State(
+        replayed.draft(),
+        log.size(),
+        replayed.canUndo(),
+        replayed.canRedo(),
+        true,
+        nextVersion(row.clientId()));
+  }
+
+  private State untouched(UUID clientId) {
+    Draft start = read(Draft.class, startState(clientId));
+    return new State(start, 0, false, false, false, nextVersion(clientId));
+  }
+
+  private int nextVersion(UUID clientId) {
+    return versions
+        .findFirstByClientIdOrderByNumberDesc(clientId)
+        .map(v -> v.number() + 1)
+        .orElse(1);
+  }
+
+  /** A draft starts from what was shared last; the keys are the same each time it is made. */
+  private String startState(UUID clientId) {
+    Draft draft =
+        replays.latest(clientId).map(DraftService::start).orElse(new Draft(FIRST_TITLE, List.of()));
+    return write(Draft.class, draft);
+  }
+
+  private static Draft start(VersionService.Replay replay) {
+    List<DraftItem> items = new ArrayList<>();
+    for (Item i : replay.program().items()) {
+      items.add(
+          new DraftItem(
+              "v%d-%d".formatted(replay.version().number(), items.size() + 1),
+              i.exercise().id(),
+              DoseNotation.format(i.dose()),
+              Optional.of(i.position()),
+              i.order(),
+              i.lead()));
+    }
+    return new Draft(replay.program().title(), items);
+  }
+
+  private DraftLog.Entry entry(DraftEntryRow row) {
+    return switch (row.kind()) {
+      case EDIT -> new DraftLog.Entry.Edited(read(DraftEdit.class, row.payload()));
+      case UNDO -> new DraftLog.Entry.Undone();
+      case REDO -> new DraftLog.Entry.Redone();
+    };
+  }
+
+  private <T> String write(Class<T> type, T value) {
+    try {
+      return json.writerFor(type).writeValueAsString(value);
+    } catch (JsonProcessingException e) {
+      throw new IllegalStateException(e);
+    }
+  }
+
+  private <T> T read(Class<T> type, String text) {
+    try {
+      return json.readValue(text, type);
+    } catch (JsonProcessingException e) {
+      throw new IllegalStateException(e);
+    }
+  }
+}

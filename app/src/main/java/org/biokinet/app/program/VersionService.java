@@ -1,0 +1,87 @@
+package org.biokinet.app.program;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.function.BinaryOperator;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.exercise.Catalogue;
+import org.biokinet.core.program.Program;
+import org.biokinet.core.program.ProgramDocument;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Shared versions, replayed from what they hold themselves. */
+@Service
+public class VersionService {
+
+  /**
+   * Counts up whenever the arithmetic of a timeline changes, so that old totals can be explained.
+   */
+  static final int RULE_SET = 1;
+
+  /** A version with everything needed to perform it. */
+  public record Replay(ProgramVersion version, Program program, Catalogue catalogue) {
+
+    /** The same program with the other side first. */
+    public Program ledBy(Side lead) {
+      return new Program(
+          program.title(), program.breathSeconds(), program.pacing(), lead, program.items());
+    }
+  }
+
+  private final ProgramVersions versions;
+  private final ObjectMapper json;
+
+  VersionService(ProgramVersions versions, ObjectMapper json) {
+    this.versions = versions;
+    this.json = json;
+  }
+
+  @Transactional(readOnly = true)
+  public Optional<Replay> latest(UUID clientId) {
+    return versions.findFirstByClientIdOrderByNumberDesc(clientId).map(this::replay);
+  }
+
+  @Transactional(readOnly = true)
+  public Optional<Replay> number(UUID clientId, int number) {
+    return versions.findByClientIdAndNumber(clientId, number).map(this::replay);
+  }
+
+  @Transactional(readOnly = true)
+  public List<ProgramVersion> all(UUID clientId) {
+    return versions.findByClientIdOrderByNumber(clientId);
+  }
+
+  /** The newest version of each of these clients that has one. */
+  @Transactional(readOnly = true)
+  public Map<UUID, ProgramVersion> newest(Collection<UUID> clientIds) {
+    return versions.findByClientIdIn(clientIds).stream()
+        .collect(
+            Collectors.toMap(
+                ProgramVersion::clientId,
+                Function.identity(),
+                BinaryOperator.maxBy(Comparator.comparingInt(ProgramVersion::number))));
+  }
+
+  private Replay replay(ProgramVersion version) {
+    try {
+      Catalogue catalogue =
+          Catalogue.of(json.readValue(version.exercises(), Catalogue.Snapshot.class));
+      ProgramDocument.Reading reading = ProgramDocument.read(version.document(), catalogue);
+      if (reading instanceof ProgramDocument.Reading.Ok ok) {
+        return new Replay(version, ok.program(), catalogue);
+      }
+      throw new IllegalStateException("version %s: %s".formatted(version.getId(), reading));
+    } catch (JsonProcessingException e) {
+      throw new IllegalStateException("version " + version.getId(), e);
+    }
+  }
+}

@@ -1,0 +1,120 @@
+package org.biokinet.app.review;
+
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.biokinet.app.account.Me;
+import org.biokinet.app.client.Client;
+import org.biokinet.app.client.ClientHeader;
+import org.biokinet.app.client.ClientService;
+import org.biokinet.app.client.Station;
+import org.biokinet.app.program.ProgramVersion;
+import org.biokinet.app.program.VersionService;
+import org.biokinet.app.session.CheckInRow;
+import org.biokinet.app.session.SessionRow;
+import org.biokinet.app.session.SessionService;
+import org.biokinet.app.support.Days;
+import org.biokinet.core.timeline.Timeline;
+import org.jspecify.annotations.Nullable;
+import org.springframework.data.domain.Page;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** Review: what was done and how it felt. */
+@Controller
+class ReviewController {
+
+  private static final int PER_PAGE = 14;
+  private static final int CHART_DAYS = 14;
+
+  /** One session in the table. */
+  record Line(
+      String when,
+      int version,
+      String lead,
+      String done,
+      String planned,
+      String ended,
+      int left,
+      int right,
+      int painBefore,
+      String highest,
+      String felt,
+      String note) {}
+
+  private final ClientService clients;
+  private final ClientHeader header;
+  private final SessionService sessions;
+  private final VersionService versions;
+  private final Clock clock;
+
+  ReviewController(
+      ClientService clients,
+      ClientHeader header,
+      SessionService sessions,
+      VersionService versions,
+      Clock clock) {
+    this.clients = clients;
+    this.header = header;
+    this.sessions = sessions;
+    this.versions = versions;
+    this.clock = clock;
+  }
+
+  @GetMapping("/clients/{id}/review")
+  String page(
+      @AuthenticationPrincipal Me me,
+      @PathVariable UUID id,
+      @RequestParam(defaultValue = "0") int page,
+      Model model) {
+    header.show(me, id, Station.REVIEW, model);
+    Client client = clients.get(me, id);
+    Page<SessionRow> shown = sessions.page(id, Math.max(0, page), PER_PAGE);
+    Map<UUID, CheckInRow> checkIns = sessions.checkIns(shown.getContent());
+    List<ProgramVersion> all = versions.all(id);
+    Map<UUID, ProgramVersion> byId =
+        all.stream().collect(Collectors.toMap(ProgramVersion::getId, Function.identity()));
+    model.addAttribute(
+        "lines",
+        shown.getContent().stream()
+            .map(s -> line(s, checkIns.get(s.uploadId()), byId.get(s.programVersionId()), client))
+            .toList());
+    model.addAttribute("page", shown);
+    LocalDate today = clock.instant().atZone(client.zone()).toLocalDate();
+    LocalDate from = today.minusDays(CHART_DAYS - 1L);
+    List<SessionRow> recent = sessions.since(List.of(id), from);
+    model.addAttribute(
+        "chart", Chart.of(from, today, recent, sessions.checkIns(recent), all, client.zone()));
+    model.addAttribute("conflicts", sessions.conflicts(id));
+    return "review";
+  }
+
+  private Line line(
+      SessionRow s, @Nullable CheckInRow c, @Nullable ProgramVersion v, Client client) {
+    return new Line(
+        Days.when(s.startedAt(), clock.instant(), client.zone()),
+        v == null ? 0 : v.number(),
+        s.lead().letter(),
+        Timeline.clock(s.secondsDone()),
+        Timeline.clock(s.secondsPlanned()),
+        switch (s.ended()) {
+          case FINISHED -> "finished";
+          case EARLY -> "ended early";
+          case STOPPED -> "stopped";
+        },
+        s.stretchLeft(),
+        s.stretchRight(),
+        s.painBefore(),
+        c == null ? "–" : Integer.toString(c.highestPain()),
+        c == null ? "–" : Integer.toString(c.stretchFelt()),
+        c == null ? "" : c.note());
+  }
+}

@@ -1,0 +1,107 @@
+package org.biokinet.app.session;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import org.biokinet.app.program.VersionService;
+import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.timeline.Cue;
+import org.biokinet.core.timeline.Cues;
+import org.biokinet.core.timeline.Segment;
+import org.biokinet.core.timeline.Timeline;
+
+/** All that the player needs: it walks these steps by the clock and decides nothing itself. */
+record PlayerScript(
+    int version, Side lead, int painBefore, int seconds, List<String> items, List<Step> steps) {
+
+  /**
+   * One segment.
+   *
+   * @param toward the absolute direction of the movement, where it has one
+   * @param back index of the step to go to when "back" is pressed: the beginning of this
+   *     repetition, or of the one before when already there
+   * @param skip index of the first step of the next exercise
+   */
+  record Step(
+      int start,
+      int seconds,
+      String kind,
+      boolean work,
+      int item,
+      Optional<Side> side,
+      Optional<Side> toward,
+      int set,
+      int rep,
+      int reps,
+      String headline,
+      String detail,
+      String spoken,
+      int back,
+      int skip) {}
+
+  static PlayerScript of(VersionService.Replay replay, Side lead, int painBefore, Locale locale) {
+    Timeline timeline = Timeline.compile(replay.ledBy(lead));
+    List<Cue> cues = new Cues(replay.catalogue(), locale).of(timeline);
+    List<Segment> segments = timeline.segments();
+    List<Step> steps = new ArrayList<>();
+    int begin = 0;
+    int before = 0;
+    for (int i = 0; i < segments.size(); i++) {
+      Segment s = segments.get(i);
+      if (i > 0 && beginsBout(segments.get(i - 1), s)) {
+        before = begin;
+        begin = i;
+      }
+      Cue cue = cues.get(i);
+      steps.add(
+          new Step(
+              s.start(),
+              s.seconds(),
+              s.kind().name(),
+              s.kind().isWork(),
+              s.item(),
+              s.side(),
+              toward(replay, s),
+              s.set(),
+              s.rep(),
+              s.reps(),
+              cue.headline(),
+              cue.detail(),
+              cue.spoken(),
+              i == begin ? before : begin,
+              firstOfNextItem(segments, i)));
+    }
+    List<String> names =
+        replay.program().items().stream()
+            .map(item -> replay.catalogue().words(item.exercise(), locale).name())
+            .toList();
+    return new PlayerScript(
+        replay.version().number(), lead, painBefore, timeline.seconds(), names, steps);
+  }
+
+  private static Optional<Side> toward(VersionService.Replay replay, Segment s) {
+    boolean moving =
+        s.kind().isWork() || s.kind() == Segment.Kind.ENTER || s.kind() == Segment.Kind.RISE;
+    return moving
+        ? s.side().flatMap(replay.program().items().get(s.item()).exercise()::movesToward)
+        : Optional.empty();
+  }
+
+  /** A new exercise, or a new repetition, side or direction of it. */
+  private static boolean beginsBout(Segment before, Segment s) {
+    boolean begins =
+        switch (s.kind()) {
+          case ENTER, RISE, MOVE, BREATHE, TIMED -> true;
+          default -> false;
+        };
+    return begins || before.item() != s.item();
+  }
+
+  private static int firstOfNextItem(List<Segment> segments, int i) {
+    int item = segments.get(i).item();
+    int next = i;
+    while (next < segments.size() && segments.get(next).item() == item) next++;
+    return next;
+  }
+}

@@ -1,0 +1,161 @@
+package org.biokinet.app.session;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.Table;
+import java.math.BigDecimal;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.UUID;
+import org.biokinet.app.support.Row;
+import org.biokinet.core.anatomy.Side;
+
+/** One performance of a program, as it was done. */
+@Entity
+@Table(name = "session_record")
+public class SessionRow extends Row {
+
+  /** How a session came to its end. */
+  public enum Ended {
+    FINISHED,
+    /** Ended early because the client chose to. */
+    EARLY,
+    /** Stopped because something was wrong. */
+    STOPPED
+  }
+
+  private UUID clientId;
+  private UUID uploadId;
+  private String contentHash;
+  private UUID programVersionId;
+
+  @Enumerated(EnumType.STRING)
+  private Side lead;
+
+  private BigDecimal breathSeconds;
+  private Instant startedAt;
+  private int offsetMinutes;
+  private String zone;
+  private LocalDate localDate;
+  private Instant receivedAt;
+  private int painBefore;
+
+  @Enumerated(EnumType.STRING)
+  private Ended ended;
+
+  private int secondsDone;
+  private int secondsPlanned;
+  private int stretchLeft;
+  private int stretchRight;
+
+  @SuppressWarnings("NullAway.Init")
+  protected SessionRow() {}
+
+  SessionRow(
+      UUID clientId,
+      UUID uploadId,
+      String contentHash,
+      UUID programVersionId,
+      Side lead,
+      double breathSeconds,
+      Instant startedAt,
+      int offsetMinutes,
+      String zone,
+      LocalDate localDate,
+      Instant receivedAt,
+      int painBefore,
+      Ended ended,
+      int secondsDone,
+      int secondsPlanned,
+      int stretchLeft,
+      int stretchRight) {
+    this.clientId = clientId;
+    this.uploadId = uploadId;
+    this.contentHash = contentHash;
+    this.programVersionId = programVersionId;
+    this.lead = lead;
+    this.breathSeconds = BigDecimal.valueOf(breathSeconds);
+    this.startedAt = startedAt;
+    this.offsetMinutes = offsetMinutes;
+    this.zone = zone;
+    this.localDate = localDate;
+    this.receivedAt = receivedAt;
+    this.painBefore = painBefore;
+    this.ended = ended;
+    this.secondsDone = secondsDone;
+    this.secondsPlanned = secondsPlanned;
+    this.stretchLeft = stretchLeft;
+    this.stretchRight = stretchRight;
+  }
+
+  public UUID clientId() {
+    return clientId;
+  }
+
+  public UUID uploadId() {
+    return uploadId;
+  }
+
+  String contentHash() {
+    return contentHash;
+  }
+
+  public UUID programVersionId() {
+    return programVersionId;
+  }
+
+  /** The side that went first. */
+  public Side lead() {
+    return lead;
+  }
+
+  public double breathSeconds() {
+    return breathSeconds.doubleValue();
+  }
+
+  public Instant startedAt() {
+    return startedAt;
+  }
+
+  int offsetMinutes() {
+    return offsetMinutes;
+  }
+
+  String zone() {
+    return zone;
+  }
+
+  /** The client's day. */
+  public LocalDate localDate() {
+    return localDate;
+  }
+
+  public Instant receivedAt() {
+    return receivedAt;
+  }
+
+  public int painBefore() {
+    return painBefore;
+  }
+
+  public Ended ended() {
+    return ended;
+  }
+
+  public int secondsDone() {
+    return secondsDone;
+  }
+
+  public int secondsPlanned() {
+    return secondsPlanned;
+  }
+
+  public int stretchLeft() {
+    return stretchLeft;
+  }
+
+  public int stretchRight() {
+    return stretchRight;
+  }
+}

@@ -1,0 +1,279 @@
+package org.biokinet.app.session;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.time.Clock;
+import java.time.DateTimeException;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.Collection;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.biokinet.app.account.Audit;
+import org.biokinet.app.client.ClientEvent;
+import org.biokinet.app.client.ClientMe;
+import org.biokinet.app.client.ClientService;
+import org.biokinet.app.program.VersionService;
+import org.biokinet.app.support.BadUpload;
+import org.biokinet.app.support.Changes;
+import org.biokinet.app.support.Secrets;
+import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.safety.PainBefore;
+import org.biokinet.core.timeline.Performance;
+import org.biokinet.core.timeline.Timeline;
+import org.springframework.data.domain.Page;
+import org.springframework.data.domain.PageRequest;
+import org.springframework.data.domain.Pageable;
+import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Query;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Sessions and check-ins as they come in, each kept once and never changed. */
+@Service
+public class SessionService {
+
+  interface Sessions extends JpaRepository<SessionRow, UUID> {
+    Optional<SessionRow> findByClientIdAndUploadId(UUID clientId, UUID uploadId);
+
+    Optional<SessionRow> findFirstByClientIdOrderByStartedAtDesc(UUID clientId);
+
+    Page<SessionRow> findByClientIdOrderByStartedAtDesc(UUID clientId, Pageable page);
+
+    List<SessionRow> findByClientIdInAndLocalDateGreaterThanEqualOrderByStartedAt(
+        Collection<UUID> clientIds, LocalDate from);
+
+    @Query(
+        """
+        select s from SessionRow s where s.clientId in :clients and s.startedAt =
+          (select max(t.startedAt) from SessionRow t where t.clientId = s.clientId)
+        """)
+    List<SessionRow> newest(Collection<UUID> clients);
+  }
+
+  interface Items extends JpaRepository<SessionItemRow, SessionItemRow.Key> {}
+
+  interface CheckIns extends JpaRepository<CheckInRow, UUID> {
+    Optional<CheckInRow> findByClientIdAndUploadId(UUID clientId, UUID uploadId);
+
+    List<CheckInRow> findByClientIdInAndSessionUploadIdInOrderByReceivedAt(
+        Collection<UUID> clientIds, Collection<UUID> sessionUploadIds);
+  }
+
+  interface Conflicts extends JpaRepository<UploadConflictRow, UUID> {
+    long countByClientId(UUID clientId);
+  }
+
+  /** A device's clock may be this far ahead; our choice. */
+  private static final Duration CLOCK_SLACK = Duration.ofMinutes(10);
+
+  private static final int LONGEST_NOTE = 1000;
+
+  private final Sessions sessions;
+  private final Items items;
+  private final CheckIns checkIns;
+  private final Conflicts conflicts;
+  private final VersionService versions;
+  private final ClientService clients;
+  private final Audit audit;
+  private final ObjectMapper json;
+  private final Clock clock;
+
+  SessionService(
+      Sessions sessions,
+      Items items,
+      CheckIns checkIns,
+      Conflicts conflicts,
+      VersionService versions,
+      ClientService clients,
+      Audit audit,
+      ObjectMapper json,
+      Clock clock) {
+    this.sessions = sessions;
+    this.items = items;
+    this.checkIns = checkIns;
+    this.conflicts = conflicts;
+    this.versions = versions;
+    this.clients = clients;
+    this.audit = audit;
+    this.json = json;
+    this.clock = clock;
+  }
+
+  /** The side that leads the next session: the sides take turns. */
+  @Transactional(readOnly = true)
+  public Side nextLead(UUID clientId) {
+    return sessions
+        .findFirstByClientIdOrderByStartedAtDesc(clientId)
+        .map(s -> s.lead().opposite())
+        .orElse(Side.LEFT);
+  }
+
+  /** Pain was too high to start: kept, so that the practitioner is told. */
+  @Changes
+  public void refusedStart(ClientMe me, PainBefore pain) {
+    clients.happened(
+        me.id(), ClientEvent.Kind.PAIN_TOO_HIGH, null, "pain %d of 10".formatted(pain.nprs()));
+    audit.changedByClient(me.practiceId(), me.id(), "start refused", "pain " + pain.nprs());
+  }
+
+  /**
+   * Keeps a session.
+   *
+   * @throws BadUpload when it cannot be right
+   */
+  @Changes
+  public void record(ClientMe me, SessionUpload upload) {
+    String content = write(upload);
+    String hash = Secrets.hash(content);
+    Optional<SessionRow> before = sessions.findByClientIdAndUploadId(me.id(), upload.uploadId());
+    if (before.isPresent()) {
+      keepConflict(me, upload.uploadId(), content, hash, before.get().contentHash());
+      return;
+    }
+    VersionService.Replay replay =
+        versions
+            .number(me.id(), upload.version())
+            .orElseThrow(() -> new BadUpload("there is no version " + upload.version()));
+    Timeline timeline = Timeline.compile(replay.ledBy(upload.lead()));
+    Performance performance;
+    try {
+      performance = Performance.of(timeline, upload.done());
+    } catch (IllegalArgumentException e) {
+      throw new BadUpload(String.valueOf(e.getMessage()));
+    }
+    if (!PainBefore.valid(upload.painBefore())) throw new BadUpload("painBefore is 0 to 10");
+    Instant now = clock.instant();
+    Instant started = upload.startedAt().toInstant();
+    if (started.isAfter(now.plus(CLOCK_SLACK))) throw new BadUpload("startedAt lies ahead");
+    SessionRow row =
+        sessions.save(
+            new SessionRow(
+                me.id(),
+                upload.uploadId(),
+                hash,
+                replay.version().getId(),
+                upload.lead(),
+                replay.program().breathSeconds(),
+                started,
+                upload.startedAt().getOffset().getTotalSeconds() / 60,
+                zone(upload.zone()),
+                started.atZone(me.zone()).toLocalDate(),
+                now,
+                upload.painBefore(),
+                upload.ended(),
+                upload.done().stream().mapToInt(Integer::intValue).sum(),
+                timeline.seconds(),
+                performance.stretchSeconds(Side.LEFT),
+                performance.stretchSeconds(Side.RIGHT)));
+    items.saveAll(
+        performance.parts().stream().map(p -> new SessionItemRow(row.getId(), p)).toList());
+    if (upload.ended() == SessionRow.Ended.STOPPED) {
+      clients.happened(me.id(), ClientEvent.Kind.STOPPED, null, cut(upload.reason(), 300));
+    }
+    audit.changedByClient(me.practiceId(), me.id(), "session", upload.ended().name());
+  }
+
+  /**
+   * Keeps a check-in; its session may come later.
+   *
+   * @throws BadUpload when it cannot be right
+   */
+  @Changes
+  public void record(ClientMe me, CheckInUpload upload) {
+    String content = write(upload);
+    String hash = Secrets.hash(content);
+    Optional<CheckInRow> before = checkIns.findByClientIdAndUploadId(me.id(), upload.uploadId());
+    if (before.isPresent()) {
+      keepConflict(me, upload.uploadId(), content, hash, before.get().contentHash());
+      return;
+    }
+    if (!PainBefore.valid(upload.highestPain()) || !PainBefore.valid(upload.stretchFelt())) {
+      throw new BadUpload("highestPain and stretchFelt are 0 to 10");
+    }
+    checkIns.save(
+        new CheckInRow(
+            me.id(),
+            upload.uploadId(),
+            hash,
+            upload.sessionUploadId(),
+            upload.highestPain(),
+            upload.stretchFelt(),
+            cut(upload.note(), LONGEST_NOTE),
+            clock.instant(),
+            null));
+    audit.changedByClient(me.practiceId(), me.id(), "check-in", "");
+  }
+
+  private void keepConflict(
+      ClientMe me, UUID uploadId, String content, String hash, String earlierHash) {
+    if (hash.equals(earlierHash)) return; // sent twice: nothing new
+    conflicts.save(new UploadConflictRow(me.id(), uploadId, content, clock.instant()));
+    audit.changedByClient(me.practiceId(), me.id(), "upload conflict", uploadId.toString());
+  }
+
+  @Transactional(readOnly = true)
+  public long conflicts(UUID clientId) {
+    return conflicts.countByClientId(clientId);
+  }
+
+  @Transactional(readOnly = true)
+  public Page<SessionRow> page(UUID clientId, int page, int size) {
+    return sessions.findByClientIdOrderByStartedAtDesc(clientId, PageRequest.of(page, size));
+  }
+
+  @Transactional(readOnly = true)
+  public List<SessionRow> since(Collection<UUID> clientIds, LocalDate from) {
+    return clientIds.isEmpty()
+        ? List.of()
+        : sessions.findByClientIdInAndLocalDateGreaterThanEqualOrderByStartedAt(clientIds, from);
+  }
+
+  /** The newest session of each of these clients that has one. */
+  @Transactional(readOnly = true)
+  public Map<UUID, SessionRow> newest(Collection<UUID> clientIds) {
+    return clientIds.isEmpty()
+        ? Map.of()
+        : sessions.newest(clientIds).stream()
+            .collect(Collectors.toMap(SessionRow::clientId, Function.identity(), (a, b) -> b));
+  }
+
+  /** The check-in in force for each of these sessions, by the session's upload id. */
+  @Transactional(readOnly = true)
+  public Map<UUID, CheckInRow> checkIns(Collection<SessionRow> of) {
+    if (of.isEmpty()) return Map.of();
+    return checkIns
+        .findByClientIdInAndSessionUploadIdInOrderByReceivedAt(
+            of.stream().map(SessionRow::clientId).distinct().toList(),
+            of.stream().map(SessionRow::uploadId).toList())
+        .stream()
+        .collect(Collectors.toMap(CheckInRow::sessionUploadId, Function.identity(), (a, b) -> b));
+  }
+
+  private static String zone(String zone) {
+    try {
+      return ZoneId.of(zone).getId();
+    } catch (DateTimeException e) {
+      throw new BadUpload("zone is a time zone such as Europe/Lisbon, not " + zone);
+    }
+  }
+
+  private static String cut(String text, int most) {
+    String stripped = text.strip();
+    return stripped.length() > most ? stripped.substring(0, most) : stripped;
+  }
+
+  private String write(Object upload) {
+    try {
+      return json.writeValueAsString(upload);
+    } catch (JsonProcessingException e) {
+      throw new IllegalStateException(e);
+    }
+  }
+}

@@ -1,0 +1,30 @@
+package org.biokinet.app.session;
+
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.time.OffsetDateTime;
+import java.util.List;
+import java.util.UUID;
+import org.biokinet.core.anatomy.Side;
+
+/**
+ * A session as the player sends it.
+ *
+ * @param uploadId made by the player; sending the same again changes nothing
+ * @param version the program version that was performed
+ * @param lead the side that went first
+ * @param startedAt by the device's clock, with its offset
+ * @param zone the device's time zone
+ * @param done seconds spent in each segment of the timeline, in order
+ * @param reason in the client's words, when stopped
+ */
+public record SessionUpload(
+    @NotNull UUID uploadId,
+    int version,
+    @NotNull Side lead,
+    @NotNull OffsetDateTime startedAt,
+    @NotNull @Size(max = 64) String zone,
+    int painBefore,
+    @NotNull SessionRow.Ended ended,
+    @NotNull @Size(max = 1000) String reason,
+    @NotNull @Size(max = 20_000) List<@NotNull Integer> done) {}

@@ -1,0 +1,172 @@
+package org.biokinet.app.worklist;
+
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.Past;
+import jakarta.validation.constraints.Size;
+import java.time.Clock;
+import java.time.DateTimeException;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.UUID;
+import org.biokinet.app.account.Me;
+import org.biokinet.app.client.Client;
+import org.biokinet.app.client.ClientHeader;
+import org.biokinet.app.client.ClientService;
+import org.biokinet.app.client.LinkService;
+import org.biokinet.app.client.Station;
+import org.biokinet.app.program.VersionService;
+import org.biokinet.app.support.Days;
+import org.biokinet.core.dose.Pacing;
+import org.jspecify.annotations.Nullable;
+import org.springframework.format.annotation.DateTimeFormat;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.validation.BindingResult;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.ModelAttribute;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/** A client's page, where no other capability owns the station; and new clients. */
+@Controller
+class StationController {
+
+  /** What is typed for a new client. */
+  record NewClient(
+      @NotBlank(message = "A name is needed.") @Size(max = 120, message = "At most 120 characters.")
+          String name,
+      @Nullable
+          @DateTimeFormat(iso = DateTimeFormat.ISO.DATE)
+          @Past(message = "A birth date lies in the past.")
+          LocalDate birthDate,
+      @Size(max = 160, message = "At most 160 characters.") String work,
+      String zone) {}
+
+  private final ClientService clients;
+  private final ClientHeader header;
+  private final LinkService links;
+  private final VersionService versions;
+  private final Clock clock;
+
+  StationController(
+      ClientService clients,
+      ClientHeader header,
+      LinkService links,
+      VersionService versions,
+      Clock clock) {
+    this.clients = clients;
+    this.header = header;
+    this.links = links;
+    this.versions = versions;
+    this.clock = clock;
+  }
+
+  @GetMapping("/clients/{id}")
+  String client(@AuthenticationPrincipal Me me, @PathVariable UUID id) {
+    return "redirect:/clients/" + clients.get(me, id).getId() + "/plan";
+  }
+
+  @GetMapping("/clients/{id}/screen")
+  String screen(@AuthenticationPrincipal Me me, @PathVariable UUID id, Model model) {
+    header.show(me, id, Station.SCREEN, model);
+    return "station-later";
+  }
+
+  @GetMapping("/clients/{id}/measure")
+  String measure(@AuthenticationPrincipal Me me, @PathVariable UUID id, Model model) {
+    header.show(me, id, Station.MEASURE, model);
+    return "station-later";
+  }
+
+  @GetMapping("/clients/{id}/do")
+  String handOver(@AuthenticationPrincipal Me me, @PathVariable UUID id, Model model) {
+    header.show(me, id, Station.DO, model);
+    Client client = clients.get(me, id);
+    model.addAttribute(
+        "versions", versions.all(id).stream().sorted((a, b) -> b.number() - a.number()).toList());
+    model.addAttribute("now", clock.instant());
+    links
+        .current(id)
+        .ifPresent(
+            l -> {
+              model.addAttribute("linkMade", Days.when(l.madeAt(), clock.instant(), client.zone()));
+              model.addAttribute(
+                  "linkOpened",
+                  l.openedAt()
+                      .map(at -> Days.when(at, clock.instant(), client.zone()))
+                      .orElse(null));
+            });
+    return "do";
+  }
+
+  @PostMapping("/clients/{id}/link")
+  String makeLink(
+      @AuthenticationPrincipal Me me,
+      @PathVariable UUID id,
+      HttpServletRequest request,
+      RedirectAttributes once) {
+    LinkService.Made made = links.make(me, id);
+    String port =
+        request.getServerPort() == 80 || request.getServerPort() == 443
+            ? ""
+            : ":" + request.getServerPort();
+    once.addFlashAttribute(
+        "link",
+        "%s://%s%s/c/%s"
+            .formatted(request.getScheme(), request.getServerName(), port, made.token()));
+    once.addFlashAttribute("pin", made.pin());
+    return "redirect:/clients/" + id + "/do";
+  }
+
+  @PostMapping("/clients/{id}/dealt-with")
+  String dealtWith(
+      @AuthenticationPrincipal Me me,
+      @PathVariable UUID id,
+      @RequestParam(defaultValue = "") String note,
+      RedirectAttributes once) {
+    String text = note.strip();
+    if (text.isEmpty() || text.length() > 500) {
+      once.addFlashAttribute("noteTyped", note);
+      once.addFlashAttribute(
+          "noteError",
+          text.isEmpty() ? "Write what you did: called, saw, wrote." : "At most 500 characters.");
+    } else {
+      clients.dealtWith(me, id, text);
+    }
+    return "redirect:/clients/" + id + "/do";
+  }
+
+  @GetMapping("/clients/new")
+  String newClient(@AuthenticationPrincipal Me me, Model model) {
+    model.addAttribute("form", new NewClient("", null, "", me.zone()));
+    return "new-client";
+  }
+
+  @PostMapping("/clients/new")
+  String add(
+      @AuthenticationPrincipal Me me,
+      @Valid @ModelAttribute("form") NewClient form,
+      BindingResult problems) {
+    ZoneId zone = null;
+    try {
+      zone = ZoneId.of(form.zone().strip());
+    } catch (DateTimeException e) {
+      problems.rejectValue("zone", "zone", "A time zone such as Europe/Lisbon.");
+    }
+    if (problems.hasErrors() || zone == null) return "new-client";
+    Client client =
+        clients.add(
+            me,
+            form.name().strip(),
+            form.birthDate(),
+            form.work().strip(),
+            zone,
+            Pacing.DEFAULT_BREATH_SECONDS);
+    return "redirect:/clients/" + client.getId() + "/plan";
+  }
+}

@@ -1,0 +1,200 @@
+package org.biokinet.app.worklist;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import org.biokinet.app.account.Me;
+import org.biokinet.app.client.Client;
+import org.biokinet.app.client.ClientEvent;
+import org.biokinet.app.client.ClientService;
+import org.biokinet.app.client.Station;
+import org.biokinet.app.program.DraftService;
+import org.biokinet.app.program.ProgramVersion;
+import org.biokinet.app.program.VersionService;
+import org.biokinet.app.session.CheckInRow;
+import org.biokinet.app.session.SessionRow;
+import org.biokinet.app.session.SessionService;
+import org.biokinet.app.support.Days;
+import org.biokinet.core.progress.Attention;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Everybody of a practice, sorted by who needs attention, with one reason each. */
+@Service
+public class WorklistService {
+
+  /** One client: one state word, one reason, one way on. */
+  public record Row(
+      Client client, Attention attention, String word, String reason, Week week, Station next) {}
+
+  private final ClientService clients;
+  private final DraftService drafts;
+  private final VersionService versions;
+  private final SessionService sessions;
+  private final Clock clock;
+
+  WorklistService(
+      ClientService clients,
+      DraftService drafts,
+      VersionService versions,
+      SessionService sessions,
+      Clock clock) {
+    this.clients = clients;
+    this.drafts = drafts;
+    this.versions = versions;
+    this.sessions = sessions;
+    this.clock = clock;
+  }
+
+  @Transactional(readOnly = true)
+  public List<Row> rows(Me me) {
+    return rows(clients.all(me));
+  }
+
+  @Transactional(readOnly = true)
+  public Row row(Client client) {
+    return rows(List.of(client)).get(0);
+  }
+
+  private List<Row> rows(List<Client> all) {
+    List<UUID> ids = all.stream().map(Client::getId).toList();
+    Instant now = clock.instant();
+    Map<UUID, Map<ClientEvent.Kind, ClientEvent>> events = new HashMap<>();
+    for (ClientEvent e : clients.newestEvents(ids)) {
+      events.computeIfAbsent(e.clientId(), k -> new HashMap<>()).put(e.kind(), e);
+    }
+    Map<UUID, SessionRow> newest = sessions.newest(ids);
+    Map<UUID, CheckInRow> checkIns = sessions.checkIns(newest.values());
+    Map<UUID, ProgramVersion> shared = versions.newest(ids);
+    Set<UUID> waiting = drafts.waiting(ids);
+    LocalDate weekAgo = now.atZone(ZoneId.of("UTC")).toLocalDate().minusDays(8);
+    List<SessionRow> week = sessions.since(ids, weekAgo);
+    List<Row> rows = new ArrayList<>();
+    for (Client c : all) {
+      Known known =
+          new Known(
+              c,
+              events.getOrDefault(c.getId(), Map.of()),
+              Optional.ofNullable(newest.get(c.getId())),
+              Optional.ofNullable(newest.get(c.getId())).map(s -> checkIns.get(s.uploadId())),
+              Optional.ofNullable(shared.get(c.getId())),
+              waiting.contains(c.getId()),
+              now);
+      LocalDate today = now.atZone(c.zone()).toLocalDate();
+      rows.add(known.row(Week.of(c.getId(), today, week)));
+    }
+    rows.sort(Comparator.comparing(Row::attention).thenComparing(r -> r.client().name()));
+    return rows;
+  }
+
+  /** What is known about one client, turned into a state and its reason. */
+  private record Known(
+      Client client,
+      Map<ClientEvent.Kind, ClientEvent> events,
+      Optional<SessionRow> last,
+      Optional<CheckInRow> checkIn,
+      Optional<ProgramVersion> shared,
+      boolean waiting,
+      Instant now) {
+
+    private Optional<ClientEvent> open(ClientEvent.Kind kind) {
+      Optional<Instant> dealt =
+          Optional.ofNullable(events.get(ClientEvent.Kind.DEALT_WITH)).map(ClientEvent::at);
+      return Optional.ofNullable(events.get(kind))
+          .filter(e -> dealt.isEmpty() || e.at().isAfter(dealt.get()));
+    }
+
+    private Optional<Integer> rise() {
+      return checkIn.map(c -> c.highestPain() - last.orElseThrow().painBefore());
+    }
+
+    Row row(Week week) {
+      Attention attention =
+          Attention.of(
+              new Attention.Facts(
+                  open(ClientEvent.Kind.STOPPED).map(ClientEvent::at),
+                  open(ClientEvent.Kind.PAIN_TOO_HIGH).map(ClientEvent::at),
+                  rise(),
+                  last.map(SessionRow::startedAt),
+                  shared.map(ProgramVersion::sharedAt),
+                  waiting,
+                  events.containsKey(ClientEvent.Kind.LINK_OPENED)),
+              now);
+      return switch (attention) {
+        case STOPPED -> {
+          ClientEvent e = open(ClientEvent.Kind.STOPPED).orElseThrow();
+          yield row(week, attention, "Stopped", e.detail() + " " + when(e.at()) + ".", Station.DO);
+        }
+        case PAIN_TOO_HIGH -> {
+          ClientEvent e = open(ClientEvent.Kind.PAIN_TOO_HIGH).orElseThrow();
+          String reason = "Not started, %s, %s.".formatted(e.detail(), when(e.at()));
+          yield row(week, attention, "Too sore to start", reason, Station.DO);
+        }
+        case PAIN_ROSE -> {
+          SessionRow s = last.orElseThrow();
+          CheckInRow c = checkIn.orElseThrow();
+          String reason =
+              "Pain %d before, up to %d in the session, %s."
+                  .formatted(s.painBefore(), c.highestPain(), when(s.startedAt()));
+          yield row(week, attention, "Pain rose", reason, Station.REVIEW);
+        }
+        case QUIET -> {
+          long days =
+              ChronoUnit.DAYS.between(
+                  last.orElseThrow().startedAt().atZone(client.zone()).toLocalDate(),
+                  now.atZone(client.zone()).toLocalDate());
+          yield row(
+              week, attention, "Gone quiet", "No session for " + days + " days.", Station.REVIEW);
+        }
+        case DRAFT_NOT_SHARED -> {
+          String reason =
+              "Version %d is a draft, still with you."
+                  .formatted(shared.map(ProgramVersion::number).orElse(0) + 1);
+          yield row(week, attention, "Draft not shared", reason, Station.PLAN);
+        }
+        case NO_PROGRAM ->
+            row(week, attention, "No program", "Nothing prescribed yet.", Station.PLAN);
+        case NOT_OPENED -> {
+          Optional<ClientEvent> made = Optional.ofNullable(events.get(ClientEvent.Kind.LINK_MADE));
+          String reason =
+              made.map(e -> "Link made " + ago(e.at()) + ", not opened.")
+                  .orElse("Shared, but no link was made.");
+          yield row(week, attention, "Not opened", reason, Station.DO);
+        }
+        case NOT_STARTED -> {
+          String reason =
+              "Version %d shared %s, no session yet."
+                  .formatted(shared.orElseThrow().number(), ago(shared.orElseThrow().sharedAt()));
+          yield row(week, attention, "Not started", reason, Station.DO);
+        }
+        case STEADY -> {
+          String reason =
+              last.map(s -> "Last session " + when(s.startedAt()) + ".").orElse("Nothing to do.");
+          yield row(week, attention, "Steady", reason, Station.REVIEW);
+        }
+      };
+    }
+
+    private Row row(Week week, Attention a, String word, String reason, Station next) {
+      return new Row(client, a, word, reason, week, next);
+    }
+
+    private String when(Instant at) {
+      return Days.when(at, now, client.zone());
+    }
+
+    private String ago(Instant at) {
+      return Days.ago(at, now, client.zone());
+    }
+  }
+}

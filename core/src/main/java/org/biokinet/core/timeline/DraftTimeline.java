@@ -1,0 +1,114 @@
+package org.biokinet.core.timeline;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.biokinet.core.anatomy.Position;
+import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.dose.DoseNotation;
+import org.biokinet.core.dose.Pacing;
+import org.biokinet.core.dose.Parsed;
+import org.biokinet.core.exercise.Catalogue;
+import org.biokinet.core.exercise.Exercise;
+import org.biokinet.core.program.Draft;
+import org.biokinet.core.program.DraftItem;
+import org.biokinet.core.program.Item;
+import org.biokinet.core.program.Program;
+
+/**
+ * A draft with its times: what is understood is compiled, what is not says why.
+ *
+ * @param lines one for each item of the draft
+ * @param timeline of the items that are understood; empty when that would be too long
+ * @param problem why it cannot be shared yet; empty when it can
+ */
+public record DraftTimeline(
+    List<Line> lines, Optional<Timeline> timeline, Optional<String> problem) {
+
+  /**
+   * One item of the draft.
+   *
+   * @param parsed what the parser made of the typed dose
+   * @param seconds of this item in the session, 0 when not understood
+   * @param stretchLeft seconds of stretch on the left
+   * @param stretchRight seconds of stretch on the right
+   */
+  public record Line(
+      DraftItem draft,
+      Exercise exercise,
+      Position position,
+      Parsed parsed,
+      int seconds,
+      int stretchLeft,
+      int stretchRight) {}
+
+  public DraftTimeline {
+    lines = List.copyOf(lines);
+  }
+
+  /**
+   * Compiles what can be compiled.
+   *
+   * @param breathSeconds one breath of this client
+   */
+  public static DraftTimeline of(Draft draft, double breathSeconds, Catalogue catalogue) {
+    List<Item> items = new ArrayList<>();
+    List<Parsed> parsed = new ArrayList<>();
+    for (DraftItem d : draft.items()) {
+      Exercise e = catalogue.get(d.exercise());
+      Parsed p = DoseNotation.parse(d.dose(), e.doseContext());
+      parsed.add(p);
+      if (p instanceof Parsed.Understood ok) {
+        Optional<Side> lead = d.lead();
+        items.add(new Item(e, ok.dose(), position(d, e), d.order(), lead));
+      }
+    }
+    Optional<Timeline> timeline = Optional.empty();
+    Optional<String> problem = Optional.empty();
+    try {
+      timeline =
+          Optional.of(
+              Timeline.compile(
+                  new Program(draft.title(), breathSeconds, Pacing.DEFAULT, Side.LEFT, items)));
+    } catch (IllegalArgumentException e) {
+      problem = Optional.ofNullable(e.getMessage());
+    }
+    List<Line> lines = new ArrayList<>();
+    int index = 0;
+    for (int i = 0; i < parsed.size(); i++) {
+      boolean counts = parsed.get(i) instanceof Parsed.Understood && timeline.isPresent();
+      DraftItem d = draft.items().get(i);
+      Exercise e = catalogue.get(d.exercise());
+      lines.add(
+          new Line(
+              d,
+              e,
+              position(d, e),
+              parsed.get(i),
+              counts ? timeline.get().seconds(index) : 0,
+              counts ? timeline.get().stretchSeconds(index, Side.LEFT) : 0,
+              counts ? timeline.get().stretchSeconds(index, Side.RIGHT) : 0));
+      if (parsed.get(i) instanceof Parsed.Understood) index++;
+    }
+    return new DraftTimeline(lines, timeline, problem.or(() -> problem(draft, parsed)));
+  }
+
+  private static Position position(DraftItem d, Exercise e) {
+    return d.position().filter(e.positions()::contains).orElse(e.usualPosition());
+  }
+
+  private static Optional<String> problem(Draft draft, List<Parsed> parsed) {
+    if (parsed.isEmpty()) return Optional.of("There is nothing in the program yet.");
+    if (draft.title().isBlank()) return Optional.of("The program needs a title.");
+    for (int i = 0; i < parsed.size(); i++) {
+      if (parsed.get(i) instanceof Parsed.Fault f) {
+        return Optional.of("Item %d: %s.".formatted(i + 1, f.message()));
+      }
+    }
+    return Optional.empty();
+  }
+
+  public int seconds() {
+    return timeline.map(Timeline::seconds).orElse(0);
+  }
+}
