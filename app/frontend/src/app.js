@@ -59,6 +59,10 @@ document.addEventListener("focusin", (event) => {
   const row = event.target.closest("[data-row]");
   if (row) lastRow = row.id;
 });
+// An answer that comes late must not take away what is being typed.
+document.addEventListener("htmx:oobBeforeSwap", (event) => {
+  if (event.detail.target === document.activeElement) event.detail.shouldSwap = false;
+});
 document.addEventListener("htmx:afterSettle", () => {
   if (document.activeElement === document.body && lastRow) {
     document.getElementById(lastRow)?.focus();

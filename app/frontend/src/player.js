@@ -7,6 +7,10 @@ const words = document.getElementById("words").dataset;
 const $ = (id) => document.getElementById(id);
 const player = $("player");
 
+const OUT = new Set([
+  "HOLD", "EXIT", "RELEASE", "MOVE_BACK", "REST", "SWITCH_SIDE", "SWITCH_DIRECTION",
+]);
+
 /** A pause in the timer longer than this means that the device slept, not that somebody worked. */
 const SLEPT_MS = 15_000;
 
@@ -129,7 +133,7 @@ function show() {
   $("exercise").textContent = script.items[s.item];
   $("headline").textContent = s.headline;
   $("detail").textContent = s.detail;
-  $("rep").textContent = repetition(s);
+  $("rep").textContent = s.count;
   $("next").textContent = next(i);
   player.dataset.step = String(i);
   player.dataset.side = s.side ?? "";
@@ -144,18 +148,12 @@ function show() {
   }
 }
 
-function repetition(s) {
-  if (s.rep === 0) return "";
-  const side = s.side === "LEFT" ? words.onLeft : s.side === "RIGHT" ? words.onRight : "";
-  return fill(words.rep, { n: s.rep, of: s.reps }) + (side ? " " + side : "");
-}
-
-/** The next thing to do that is not just getting out of this one. */
+/** What comes next: the next movement or exercise, not the way out of this one or the pause. */
 function next(i) {
   for (let j = i + 1; j < steps.length; j++) {
     const s = steps[j];
-    if (["EXIT", "RELEASE", "HOLD", "MOVE_BACK"].includes(s.kind)) continue;
-    return s.item === steps[i].item ? s.headline : script.items[s.item];
+    if (s.item !== steps[i].item) return script.items[s.item];
+    if (!OUT.has(s.kind)) return s.headline;
   }
   return words.end;
 }

@@ -18,7 +18,7 @@ create table practitioner (
 );
 
 create table throttle (
-  bucket char(64) primary key,
+  bucket varchar(64) primary key,
   failures int not null,
   locked_until datetime(6) null,
   last_failure datetime(6) not null
@@ -55,7 +55,7 @@ create table client (
 create table client_link (
   id uuid primary key,
   client_id uuid not null references client (id),
-  token_hash char(64) not null,
+  token_hash varchar(64) not null,
   pin_hash varchar(200) not null,
   made_by uuid not null references practitioner (id),
   made_at datetime(6) not null,
@@ -68,7 +68,7 @@ create table client_link (
 create table client_device (
   id uuid primary key,
   link_id uuid not null references client_link (id),
-  cookie_hash char(64) not null,
+  cookie_hash varchar(64) not null,
   made_at datetime(6) not null,
   unique key client_device_cookie (cookie_hash)
 );
@@ -124,7 +124,7 @@ create table session_record (
   id uuid primary key,
   client_id uuid not null references client (id),
   upload_id uuid not null,
-  content_hash char(64) not null,
+  content_hash varchar(64) not null,
   program_version_id uuid not null references program_version (id),
   lead varchar(5) not null,
   breath_seconds decimal(4, 1) not null,
@@ -161,7 +161,7 @@ create table check_in (
   id uuid primary key,
   client_id uuid not null references client (id),
   upload_id uuid not null,
-  content_hash char(64) not null,
+  content_hash varchar(64) not null,
   session_upload_id uuid not null,
   highest_pain int not null,
   stretch_felt int not null,
@@ -183,7 +183,8 @@ create table upload_conflict (
   key upload_conflict_client (client_id, received_at)
 );
 
-create table spring_session (
+-- Spring Session spells its tables in capitals, and here table names are case-sensitive.
+create table SPRING_SESSION (
   primary_id char(36) not null,
   session_id char(36) not null,
   creation_time bigint not null,
@@ -193,15 +194,15 @@ create table spring_session (
   principal_name varchar(100),
   constraint spring_session_pk primary key (primary_id)
 );
-create unique index spring_session_ix1 on spring_session (session_id);
-create index spring_session_ix2 on spring_session (expiry_time);
-create index spring_session_ix3 on spring_session (principal_name);
+create unique index spring_session_ix1 on SPRING_SESSION (session_id);
+create index spring_session_ix2 on SPRING_SESSION (expiry_time);
+create index spring_session_ix3 on SPRING_SESSION (principal_name);
 
-create table spring_session_attributes (
+create table SPRING_SESSION_ATTRIBUTES (
   session_primary_id char(36) not null,
   attribute_name varchar(200) not null,
   attribute_bytes longblob not null,
   constraint spring_session_attributes_pk primary key (session_primary_id, attribute_name),
   constraint spring_session_attributes_fk foreign key (session_primary_id)
-    references spring_session (primary_id) on delete cascade
+    references SPRING_SESSION (primary_id) on delete cascade
 );

@@ -6,10 +6,12 @@ import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.context.annotation.Bean;
 import org.springframework.core.Ordered;
+import org.springframework.data.jpa.repository.config.EnableJpaRepositories;
 import org.springframework.retry.annotation.EnableRetry;
 
 /** Starts the web application. */
 @SpringBootApplication
+@EnableJpaRepositories(considerNestedRepositories = true)
 @EnableRetry(order = Ordered.LOWEST_PRECEDENCE - 1) // outside the transaction that it repeats
 public class BiokinetApplication {
 

@@ -11,6 +11,7 @@ import org.springframework.context.annotation.Configuration;
 import org.springframework.core.annotation.Order;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.authentication.LockedException;
+import org.springframework.security.authentication.ProviderManager;
 import org.springframework.security.config.Customizer;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.core.Authentication;
@@ -42,7 +43,7 @@ class Security {
 
   @Bean
   @Order(1)
-  SecurityFilterChain clients(HttpSecurity http, ClientDeviceFilter devices) throws Exception {
+  SecurityFilterChain clientDoor(HttpSecurity http, ClientDeviceFilter devices) throws Exception {
     headers(http);
     return http.securityMatcher("/me/**", "/c/**")
         .authorizeHttpRequests(
@@ -66,7 +67,7 @@ class Security {
 
   @Bean
   @Order(2)
-  SecurityFilterChain practitioners(HttpSecurity http, SignIn signIn) throws Exception {
+  SecurityFilterChain practitionerDoor(HttpSecurity http, SignIn signIn) throws Exception {
     headers(http);
     LoginUrlAuthenticationEntryPoint toSignIn = new LoginUrlAuthenticationEntryPoint("/sign-in");
     return http.authorizeHttpRequests(
@@ -81,7 +82,8 @@ class Security {
                     .permitAll()
                     .anyRequest()
                     .hasRole("PRACTITIONER"))
-        .authenticationProvider(signIn)
+        // A manager of its own: with the default one as parent every failure would count twice.
+        .authenticationManager(new ProviderManager(signIn))
         .formLogin(
             f ->
                 f.loginPage("/sign-in")

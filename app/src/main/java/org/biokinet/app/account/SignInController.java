@@ -29,7 +29,7 @@ class SignInController {
     Object typed = session.getAttribute("typedEmail");
     session.removeAttribute("typedEmail");
     model.addAttribute("email", typed == null ? "" : typed);
-    return "sign-in";
+    return "account/sign-in";
   }
 
   /** A fresh token, for a page that outlived its session. */

@@ -4,8 +4,10 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.UUID;
 import org.biokinet.app.account.Audit;
 import org.biokinet.app.account.Me;
@@ -89,10 +91,22 @@ public class ClientService {
     events.save(new ClientEvent(clientId, clock.instant(), kind, practitionerId, detail));
   }
 
-  /** The newest event of each kind, for each client. */
+  /** What happened last, for each of these clients to whom something happened. */
   @Transactional(readOnly = true)
-  public List<ClientEvent> newestEvents(Collection<UUID> clientIds) {
-    return clientIds.isEmpty() ? List.of() : events.newest(clientIds);
+  public Map<UUID, History> histories(Collection<UUID> clientIds) {
+    if (clientIds.isEmpty()) return Map.of();
+    Map<UUID, Map<ClientEvent.Kind, ClientEvent>> newest = new HashMap<>();
+    for (ClientEvent e : events.newest(clientIds)) {
+      newest.computeIfAbsent(e.clientId(), id -> new HashMap<>()).put(e.kind(), e);
+    }
+    Map<UUID, History> histories = new HashMap<>();
+    newest.forEach((id, kinds) -> histories.put(id, new History(kinds)));
+    return histories;
+  }
+
+  @Transactional(readOnly = true)
+  public History history(UUID clientId) {
+    return histories(List.of(clientId)).getOrDefault(clientId, History.NONE);
   }
 
   /** The practitioner has called, seen or written; what was open is closed with this note. */

@@ -28,7 +28,7 @@ class LinkController {
   @GetMapping("/c/{token}")
   String ask(@PathVariable String token) {
     if (!links.exists(token)) throw new NotFound();
-    return "client-pin";
+    return "client/pin";
   }
 
   @PostMapping("/c/{token}")
@@ -58,17 +58,17 @@ class LinkController {
     } else {
       model.addAttribute("wrong", true);
     }
-    return "client-pin";
+    return "client/pin";
   }
 
   @ExceptionHandler(NotFound.class)
   @ResponseStatus(HttpStatus.NOT_FOUND)
   String ended() {
-    return "client-gone";
+    return "client/gone";
   }
 
   @GetMapping("/me/gone")
   String gone() {
-    return "client-gone";
+    return "client/gone";
   }
 }

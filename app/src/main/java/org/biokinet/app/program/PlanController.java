@@ -49,7 +49,7 @@ class PlanController {
   String page(@AuthenticationPrincipal Me me, @PathVariable UUID id, Model model) {
     header.show(me, id, Station.PLAN, model);
     plan(me, id, drafts.state(me, id), model);
-    return "plan";
+    return "program/plan";
   }
 
   /** What a dose would mean and cost while it is being typed; changes nothing. */
@@ -71,7 +71,7 @@ class PlanController {
             now.nextVersion());
     plan(me, id, typed, model);
     model.addAttribute("key", key);
-    return "plan-parts :: live";
+    return "program/plan-parts :: live";
   }
 
   @GetMapping("/exercises")
@@ -89,7 +89,7 @@ class PlanController {
     model.addAttribute("more", Math.max(0, hits.size() - MOST_HITS));
     model.addAttribute("q", q);
     model.addAttribute("seq", drafts.state(me, id).seq());
-    return "plan-parts :: hits";
+    return "program/plan-parts :: hits";
   }
 
   @PostMapping("/add")
@@ -124,8 +124,17 @@ class PlanController {
         dose.length() > DoseNotation.LONGEST_TEXT
             ? dose.substring(0, DoseNotation.LONGEST_TEXT)
             : dose;
-    return show(
-        me, id, drafts.edit(me, id, seq, new DraftEdit.SetDose(key, cut)), dose, model, response);
+    DraftService.Outcome outcome = drafts.edit(me, id, seq, new DraftEdit.SetDose(key, cut));
+    String plan = show(me, id, outcome, dose, model, response);
+    if (outcome instanceof DraftService.Outcome.Done) {
+      // Only what the dose changes, so that the next cell can be typed in meanwhile.
+      model.addAttribute("key", key);
+      model.addAttribute("saved", true);
+      return "program/plan-parts :: live";
+    }
+    response.setHeader("HX-Retarget", "#plan");
+    response.setHeader("HX-Reswap", "outerHTML");
+    return plan;
   }
 
   @PostMapping("/position")
@@ -244,7 +253,7 @@ class PlanController {
       state = drafts.state(me, id);
     }
     plan(me, id, state, model);
-    return "plan-parts :: plan";
+    return "program/plan-parts :: plan";
   }
 
   private void plan(Me me, UUID id, DraftService.State state, Model model) {

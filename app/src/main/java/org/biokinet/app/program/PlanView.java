@@ -37,6 +37,7 @@ public record PlanView(
    * One item.
    *
    * @param ways which way each side goes: "L: Tilt right · R: Tilt left"
+   * @param canonical the one form in which this dose is written; as typed when not understood
    * @param meaning the dose in words, or what is wrong with it
    */
   public record Line(
@@ -45,6 +46,7 @@ public record PlanView(
       String name,
       String ways,
       String dose,
+      String canonical,
       boolean understood,
       String meaning,
       List<String> fixes,
@@ -90,6 +92,7 @@ public record PlanView(
         words.name(),
         ways(e, words, locale),
         line.draft().dose(),
+        line.parsed() instanceof Parsed.Understood ok ? ok.canonical() : line.draft().dose(),
         understood,
         meaning,
         line.parsed() instanceof Parsed.Fault f ? f.fixes() : List.of(),

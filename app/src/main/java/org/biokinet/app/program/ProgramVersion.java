@@ -58,7 +58,7 @@ public class ProgramVersion extends Row {
   }
 
   /** The program document. */
-  String document() {
+  public String document() {
     return document;
   }
 

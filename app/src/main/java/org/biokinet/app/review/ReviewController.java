@@ -35,7 +35,11 @@ class ReviewController {
   private static final int PER_PAGE = 14;
   private static final int CHART_DAYS = 14;
 
-  /** One session in the table. */
+  /**
+   * One session in the table.
+   *
+   * @param ended how it ended where that was not the usual way, else empty
+   */
   record Line(
       String when,
       int version,
@@ -48,7 +52,12 @@ class ReviewController {
       int painBefore,
       String highest,
       String felt,
-      String note) {}
+      String note) {
+
+    public boolean hasMore() {
+      return !ended.isEmpty() || !note.isEmpty();
+    }
+  }
 
   private final ClientService clients;
   private final ClientHeader header;
@@ -94,7 +103,7 @@ class ReviewController {
     model.addAttribute(
         "chart", Chart.of(from, today, recent, sessions.checkIns(recent), all, client.zone()));
     model.addAttribute("conflicts", sessions.conflicts(id));
-    return "review";
+    return "review/review";
   }
 
   private Line line(
@@ -106,9 +115,9 @@ class ReviewController {
         Timeline.clock(s.secondsDone()),
         Timeline.clock(s.secondsPlanned()),
         switch (s.ended()) {
-          case FINISHED -> "finished";
-          case EARLY -> "ended early";
-          case STOPPED -> "stopped";
+          case FINISHED -> "";
+          case EARLY -> "Ended early";
+          case STOPPED -> "Stopped";
         },
         s.stretchLeft(),
         s.stretchRight(),

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Optional;
 import org.biokinet.app.account.AccountService;
 import org.biokinet.app.client.ClientMe;
+import org.biokinet.app.client.ClientService;
 import org.biokinet.app.program.VersionService;
 import org.biokinet.app.support.Days;
 import org.biokinet.core.anatomy.Side;
@@ -37,6 +38,7 @@ class MeController {
 
   private final VersionService versions;
   private final SessionService sessions;
+  private final ClientService clients;
   private final AccountService accounts;
   private final ObjectMapper json;
   private final Clock clock;
@@ -44,11 +46,13 @@ class MeController {
   MeController(
       VersionService versions,
       SessionService sessions,
+      ClientService clients,
       AccountService accounts,
       ObjectMapper json,
       Clock clock) {
     this.versions = versions;
     this.sessions = sessions;
+    this.clients = clients;
     this.accounts = accounts;
     this.json = json;
     this.clock = clock;
@@ -58,7 +62,8 @@ class MeController {
   String today(@AuthenticationPrincipal ClientMe me, Model model) {
     who(me, model);
     Optional<VersionService.Replay> latest = versions.latest(me.id());
-    if (latest.isEmpty()) return "client-nothing";
+    if (latest.isEmpty()) return "session/nothing";
+    if (clients.history(me.id()).paused()) return "session/paused";
     VersionService.Replay replay = latest.get();
     Timeline timeline = Timeline.compile(replay.ledBy(sessions.nextLead(me.id())));
     List<TodayItem> items = new ArrayList<>();
@@ -78,13 +83,13 @@ class MeController {
             .findFirst()
             .map(s -> Days.when(s.startedAt(), clock.instant(), me.zone()))
             .orElse(""));
-    return "client-today";
+    return "session/today";
   }
 
   /** Pain now decides whether there is a session. */
   @PostMapping("/today")
-  String start(@AuthenticationPrincipal ClientMe me, @RequestParam int pain) {
-    if (!PainBefore.valid(pain)) return "redirect:/me/today";
+  String start(@AuthenticationPrincipal ClientMe me, @RequestParam(defaultValue = "-1") int pain) {
+    if (!PainBefore.valid(pain)) return "redirect:/me/today?missing";
     PainBefore before = new PainBefore(pain);
     if (before.mayStart()) return "redirect:/me/player?pain=" + pain;
     sessions.refusedStart(me, before);
@@ -94,22 +99,29 @@ class MeController {
   @GetMapping("/rest")
   String rest(@AuthenticationPrincipal ClientMe me, Model model) {
     who(me, model);
-    return "client-rest";
+    return "session/rest";
   }
 
   @GetMapping("/player")
   String player(@AuthenticationPrincipal ClientMe me, @RequestParam int pain, Model model) {
     Optional<VersionService.Replay> replay = versions.latest(me.id());
-    if (replay.isEmpty() || !PainBefore.valid(pain) || !new PainBefore(pain).mayStart()) {
+    if (replay.isEmpty()
+        || clients.history(me.id()).paused()
+        || !PainBefore.valid(pain)
+        || !new PainBefore(pain).mayStart()) {
       return "redirect:/me/today";
     }
     who(me, model);
     Side lead = sessions.nextLead(me.id());
     PlayerScript script = PlayerScript.of(replay.get(), lead, pain, me.language());
     model.addAttribute("script", json(script));
+    model.addAttribute("title", replay.get().program().title());
+    model.addAttribute("lead", lead);
+    model.addAttribute(
+        "sided", replay.get().program().items().stream().anyMatch(i -> i.exercise().sided()));
     model.addAttribute("strip", Strip.of(script));
     model.addAttribute("total", Timeline.clock(script.seconds()));
-    return "client-player";
+    return "session/player";
   }
 
   @PostMapping("/sessions")

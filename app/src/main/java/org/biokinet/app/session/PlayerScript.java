@@ -18,6 +18,7 @@ record PlayerScript(
   /**
    * One segment.
    *
+   * @param count where in the count it stands: "Hold 2 of 3 on the right"
    * @param toward the absolute direction of the movement, where it has one
    * @param back index of the step to go to when "back" is pressed: the beginning of this
    *     repetition, or of the one before when already there
@@ -31,9 +32,7 @@ record PlayerScript(
       int item,
       Optional<Side> side,
       Optional<Side> toward,
-      int set,
-      int rep,
-      int reps,
+      String count,
       String headline,
       String detail,
       String spoken,
@@ -42,7 +41,8 @@ record PlayerScript(
 
   static PlayerScript of(VersionService.Replay replay, Side lead, int painBefore, Locale locale) {
     Timeline timeline = Timeline.compile(replay.ledBy(lead));
-    List<Cue> cues = new Cues(replay.catalogue(), locale).of(timeline);
+    Cues words = new Cues(replay.catalogue(), locale);
+    List<Cue> cues = words.of(timeline);
     List<Segment> segments = timeline.segments();
     List<Step> steps = new ArrayList<>();
     int begin = 0;
@@ -63,9 +63,7 @@ record PlayerScript(
               s.item(),
               s.side(),
               toward(replay, s),
-              s.set(),
-              s.rep(),
-              s.reps(),
+              words.count(timeline, s),
               cue.headline(),
               cue.detail(),
               cue.spoken(),

@@ -9,18 +9,26 @@ import java.time.Clock;
 import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.util.Comparator;
+import java.util.List;
 import java.util.UUID;
 import org.biokinet.app.account.Me;
 import org.biokinet.app.client.Client;
+import org.biokinet.app.client.ClientEvent;
 import org.biokinet.app.client.ClientHeader;
 import org.biokinet.app.client.ClientService;
+import org.biokinet.app.client.History;
 import org.biokinet.app.client.LinkService;
 import org.biokinet.app.client.Station;
+import org.biokinet.app.program.ProgramVersion;
 import org.biokinet.app.program.VersionService;
 import org.biokinet.app.support.Days;
+import org.biokinet.app.support.NotFound;
 import org.biokinet.core.dose.Pacing;
+import org.biokinet.core.timeline.Timeline;
 import org.jspecify.annotations.Nullable;
 import org.springframework.format.annotation.DateTimeFormat;
+import org.springframework.http.MediaType;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -30,6 +38,7 @@ import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseBody;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** A client's page, where no other capability owns the station; and new clients. */
@@ -74,22 +83,35 @@ class StationController {
   @GetMapping("/clients/{id}/screen")
   String screen(@AuthenticationPrincipal Me me, @PathVariable UUID id, Model model) {
     header.show(me, id, Station.SCREEN, model);
-    return "station-later";
+    return "worklist/station-later";
   }
 
   @GetMapping("/clients/{id}/measure")
   String measure(@AuthenticationPrincipal Me me, @PathVariable UUID id, Model model) {
     header.show(me, id, Station.MEASURE, model);
-    return "station-later";
+    return "worklist/station-later";
   }
 
   @GetMapping("/clients/{id}/do")
   String handOver(@AuthenticationPrincipal Me me, @PathVariable UUID id, Model model) {
     header.show(me, id, Station.DO, model);
     Client client = clients.get(me, id);
+    List<ProgramVersion> newestFirst =
+        versions.all(id).stream()
+            .sorted(Comparator.comparingInt(ProgramVersion::number).reversed())
+            .toList();
+    model.addAttribute("versions", newestFirst);
     model.addAttribute(
-        "versions", versions.all(id).stream().sorted((a, b) -> b.number() - a.number()).toList());
-    model.addAttribute("now", clock.instant());
+        "sharedOn",
+        newestFirst.stream()
+            .map(v -> Days.when(v.sharedAt(), clock.instant(), client.zone()))
+            .toList());
+    model.addAttribute(
+        "clock", newestFirst.stream().map(v -> Timeline.clock(v.seconds())).toList());
+    History history = clients.history(id);
+    model.addAttribute("paused", history.paused());
+    model.addAttribute(
+        "open", history.paused() || history.open(ClientEvent.Kind.PAIN_TOO_HIGH).isPresent());
     links
         .current(id)
         .ifPresent(
@@ -101,7 +123,17 @@ class StationController {
                       .map(at -> Days.when(at, clock.instant(), client.zone()))
                       .orElse(null));
             });
-    return "do";
+    return "worklist/do";
+  }
+
+  /** A shared version as the open document, which the command line compiles to the same second. */
+  @GetMapping(
+      path = "/clients/{id}/versions/{number}.json",
+      produces = MediaType.APPLICATION_JSON_VALUE)
+  @ResponseBody
+  String document(@AuthenticationPrincipal Me me, @PathVariable UUID id, @PathVariable int number) {
+    Client client = clients.get(me, id);
+    return versions.number(client.getId(), number).orElseThrow(NotFound::new).version().document();
   }
 
   @PostMapping("/clients/{id}/link")
@@ -144,7 +176,7 @@ class StationController {
   @GetMapping("/clients/new")
   String newClient(@AuthenticationPrincipal Me me, Model model) {
     model.addAttribute("form", new NewClient("", null, "", me.zone()));
-    return "new-client";
+    return "worklist/new-client";
   }
 
   @PostMapping("/clients/new")
@@ -158,7 +190,7 @@ class StationController {
     } catch (DateTimeException e) {
       problems.rejectValue("zone", "zone", "A time zone such as Europe/Lisbon.");
     }
-    if (problems.hasErrors() || zone == null) return "new-client";
+    if (problems.hasErrors() || zone == null) return "worklist/new-client";
     Client client =
         clients.add(
             me,

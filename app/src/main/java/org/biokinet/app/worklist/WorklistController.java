@@ -22,6 +22,9 @@ class WorklistController {
   private static final int STEADY_PER_PAGE = 25;
   private static final int MOST_HITS = 10;
 
+  /** A list that fits on one screen is shown whole. */
+  private static final int SHORT_LIST = 10;
+
   private final WorklistService worklist;
   private final ClientService clients;
   private final Clock clock;
@@ -51,10 +54,10 @@ class WorklistController {
     model.addAttribute("calmCount", calm.size());
     model.addAttribute(
         "calm", calm.stream().skip((long) at * STEADY_PER_PAGE).limit(STEADY_PER_PAGE).toList());
-    model.addAttribute("steadyOpen", steady || wanting.isEmpty());
+    model.addAttribute("steadyOpen", steady || rows.size() <= SHORT_LIST);
     model.addAttribute("steadyPage", at);
     model.addAttribute("steadyPages", pages);
-    return "worklist";
+    return "worklist/worklist";
   }
 
   /** The search in the head of every page. */

@@ -7,7 +7,6 @@ import java.time.ZoneId;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -17,6 +16,7 @@ import org.biokinet.app.account.Me;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientEvent;
 import org.biokinet.app.client.ClientService;
+import org.biokinet.app.client.History;
 import org.biokinet.app.client.Station;
 import org.biokinet.app.program.DraftService;
 import org.biokinet.app.program.ProgramVersion;
@@ -69,10 +69,7 @@ public class WorklistService {
   private List<Row> rows(List<Client> all) {
     List<UUID> ids = all.stream().map(Client::getId).toList();
     Instant now = clock.instant();
-    Map<UUID, Map<ClientEvent.Kind, ClientEvent>> events = new HashMap<>();
-    for (ClientEvent e : clients.newestEvents(ids)) {
-      events.computeIfAbsent(e.clientId(), k -> new HashMap<>()).put(e.kind(), e);
-    }
+    Map<UUID, History> histories = clients.histories(ids);
     Map<UUID, SessionRow> newest = sessions.newest(ids);
     Map<UUID, CheckInRow> checkIns = sessions.checkIns(newest.values());
     Map<UUID, ProgramVersion> shared = versions.newest(ids);
@@ -84,7 +81,7 @@ public class WorklistService {
       Known known =
           new Known(
               c,
-              events.getOrDefault(c.getId(), Map.of()),
+              histories.getOrDefault(c.getId(), History.NONE),
               Optional.ofNullable(newest.get(c.getId())),
               Optional.ofNullable(newest.get(c.getId())).map(s -> checkIns.get(s.uploadId())),
               Optional.ofNullable(shared.get(c.getId())),
@@ -100,19 +97,12 @@ public class WorklistService {
   /** What is known about one client, turned into a state and its reason. */
   private record Known(
       Client client,
-      Map<ClientEvent.Kind, ClientEvent> events,
+      History history,
       Optional<SessionRow> last,
       Optional<CheckInRow> checkIn,
       Optional<ProgramVersion> shared,
       boolean waiting,
       Instant now) {
-
-    private Optional<ClientEvent> open(ClientEvent.Kind kind) {
-      Optional<Instant> dealt =
-          Optional.ofNullable(events.get(ClientEvent.Kind.DEALT_WITH)).map(ClientEvent::at);
-      return Optional.ofNullable(events.get(kind))
-          .filter(e -> dealt.isEmpty() || e.at().isAfter(dealt.get()));
-    }
 
     private Optional<Integer> rise() {
       return checkIn.map(c -> c.highestPain() - last.orElseThrow().painBefore());
@@ -122,21 +112,21 @@ public class WorklistService {
       Attention attention =
           Attention.of(
               new Attention.Facts(
-                  open(ClientEvent.Kind.STOPPED).map(ClientEvent::at),
-                  open(ClientEvent.Kind.PAIN_TOO_HIGH).map(ClientEvent::at),
+                  history.open(ClientEvent.Kind.STOPPED).map(ClientEvent::at),
+                  history.open(ClientEvent.Kind.PAIN_TOO_HIGH).map(ClientEvent::at),
                   rise(),
                   last.map(SessionRow::startedAt),
                   shared.map(ProgramVersion::sharedAt),
                   waiting,
-                  events.containsKey(ClientEvent.Kind.LINK_OPENED)),
+                  history.newest(ClientEvent.Kind.LINK_OPENED).isPresent()),
               now);
       return switch (attention) {
         case STOPPED -> {
-          ClientEvent e = open(ClientEvent.Kind.STOPPED).orElseThrow();
+          ClientEvent e = history.open(ClientEvent.Kind.STOPPED).orElseThrow();
           yield row(week, attention, "Stopped", e.detail() + " " + when(e.at()) + ".", Station.DO);
         }
         case PAIN_TOO_HIGH -> {
-          ClientEvent e = open(ClientEvent.Kind.PAIN_TOO_HIGH).orElseThrow();
+          ClientEvent e = history.open(ClientEvent.Kind.PAIN_TOO_HIGH).orElseThrow();
           String reason = "Not started, %s, %s.".formatted(e.detail(), when(e.at()));
           yield row(week, attention, "Too sore to start", reason, Station.DO);
         }
@@ -165,7 +155,7 @@ public class WorklistService {
         case NO_PROGRAM ->
             row(week, attention, "No program", "Nothing prescribed yet.", Station.PLAN);
         case NOT_OPENED -> {
-          Optional<ClientEvent> made = Optional.ofNullable(events.get(ClientEvent.Kind.LINK_MADE));
+          Optional<ClientEvent> made = history.newest(ClientEvent.Kind.LINK_MADE);
           String reason =
               made.map(e -> "Link made " + ago(e.at()) + ", not opened.")
                   .orElse("Shared, but no link was made.");

@@ -21,7 +21,8 @@ public final class Main {
     System.exit(status);
   }
 
-  static int run(List<String> arguments, PrintStream out, PrintStream err) {
+  /** The same without ending the process. */
+  public static int run(List<String> arguments, PrintStream out, PrintStream err) {
     String command = arguments.isEmpty() ? "" : arguments.get(0);
     List<String> rest = arguments.isEmpty() ? List.of() : arguments.subList(1, arguments.size());
     return switch (command) {

@@ -7,6 +7,7 @@ import java.util.Locale;
 import java.util.ResourceBundle;
 import java.util.stream.Collectors;
 import org.biokinet.core.anatomy.Equipment;
+import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.exercise.Catalogue;
 import org.biokinet.core.exercise.Exercise;
 import org.biokinet.core.exercise.ExerciseWords;
@@ -33,6 +34,24 @@ public final class Cues {
     List<Cue> cues = new ArrayList<>();
     for (Segment s : timeline.segments()) cues.add(cue(timeline, s));
     return cues;
+  }
+
+  /** Where in the count a segment stands: "Hold 2 of 3 on the right"; empty outside the work. */
+  public String count(Timeline timeline, Segment s) {
+    if (s.rep() == 0) return "";
+    Item item = timeline.program().items().get(s.item());
+    String key =
+        s.kind() == Segment.Kind.CONTRACT || s.kind() == Segment.Kind.DEEPER
+            ? "count.cycle"
+            : switch (item.exercise().doseContext().mode()) {
+              case HOLD, ISO -> "count.hold";
+              case CIRCLE -> "count.circle";
+              case MOVE -> "count.repetition";
+              case BREATH, GAZE, RELEASE, PULSE -> s.reps() == 1 ? "" : "count.time";
+            };
+    String count = key.isEmpty() ? "" : text(key, s.rep(), s.reps());
+    String side = s.side().map(x -> text(x == Side.LEFT ? "count.left" : "count.right")).orElse("");
+    return (count + " " + side).strip();
   }
 
   private Cue cue(Timeline timeline, Segment s) {

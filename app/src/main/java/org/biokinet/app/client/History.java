@@ -1,0 +1,29 @@
+package org.biokinet.app.client;
+
+import java.util.Map;
+import java.util.Optional;
+
+/** The newest event of each kind of one client. */
+public record History(Map<ClientEvent.Kind, ClientEvent> newest) {
+
+  public static final History NONE = new History(Map.of());
+
+  public History {
+    newest = Map.copyOf(newest);
+  }
+
+  public Optional<ClientEvent> newest(ClientEvent.Kind kind) {
+    return Optional.ofNullable(newest.get(kind));
+  }
+
+  /** The newest of a kind that the practitioner has not dealt with since. */
+  public Optional<ClientEvent> open(ClientEvent.Kind kind) {
+    Optional<ClientEvent> dealtWith = newest(ClientEvent.Kind.DEALT_WITH);
+    return newest(kind).filter(e -> dealtWith.isEmpty() || e.at().isAfter(dealtWith.get().at()));
+  }
+
+  /** After a stop nothing goes on until the practitioner has dealt with it. */
+  public boolean paused() {
+    return open(ClientEvent.Kind.STOPPED).isPresent();
+  }
+}

@@ -1,0 +1,137 @@
+package org.biokinet.app;
+
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.authentication;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+
+import com.fasterxml.jackson.databind.ObjectMapper;
+import jakarta.servlet.http.Cookie;
+import java.time.Instant;
+import java.time.OffsetDateTime;
+import java.time.ZoneId;
+import java.time.ZoneOffset;
+import java.util.List;
+import java.util.UUID;
+import org.biokinet.app.account.AccountService;
+import org.biokinet.app.account.Me;
+import org.biokinet.app.account.Practice;
+import org.biokinet.app.client.Client;
+import org.biokinet.app.client.ClientMe;
+import org.biokinet.app.client.ClientService;
+import org.biokinet.app.client.LinkService;
+import org.biokinet.app.program.DraftService;
+import org.biokinet.app.program.ProgramVersion;
+import org.biokinet.app.program.VersionService;
+import org.biokinet.app.session.SessionRow;
+import org.biokinet.app.session.SessionService;
+import org.biokinet.app.session.SessionUpload;
+import org.biokinet.app.support.AdjustableClock;
+import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.program.DraftEdit;
+import org.biokinet.core.timeline.Segment;
+import org.biokinet.core.timeline.Timeline;
+import org.junit.jupiter.api.AfterEach;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.autoconfigure.web.servlet.AutoConfigureMockMvc;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.boot.test.context.SpringBootTest.WebEnvironment;
+import org.springframework.boot.test.web.server.LocalServerPort;
+import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
+import org.springframework.security.core.authority.SimpleGrantedAuthority;
+import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
+
+/** One application on one database for all tests; every test makes its own practice. */
+@SpringBootTest(webEnvironment = WebEnvironment.RANDOM_PORT)
+@AutoConfigureMockMvc
+abstract class AppTest {
+
+  static final ZoneId LISBON = ZoneId.of("Europe/Lisbon");
+  static final String PASSWORD = "a long enough password";
+
+  @Autowired MockMvc mvc;
+  @Autowired AccountService accounts;
+  @Autowired ClientService clients;
+  @Autowired LinkService links;
+  @Autowired DraftService drafts;
+  @Autowired VersionService versions;
+  @Autowired SessionService sessions;
+  @Autowired AdjustableClock clock;
+  @Autowired ObjectMapper json;
+  @LocalServerPort int port;
+
+  @AfterEach
+  void clockBackToNow() {
+    clock.backToNow();
+  }
+
+  Practice practice() {
+    return accounts.addPractice("Practice " + UUID.randomUUID(), LISBON, "555 0100");
+  }
+
+  Me practitioner(Practice practice) {
+    return accounts.addPractitioner(
+        practice, UUID.randomUUID() + "@practice.example", "A. Practitioner", PASSWORD);
+  }
+
+  Me practitioner() {
+    return practitioner(practice());
+  }
+
+  Client client(Me me) {
+    return clients.add(me, "Ada Example", null, "forecaster", LISBON, 5);
+  }
+
+  /** Writes a program of exercise and dose pairs and shares it. */
+  ProgramVersion share(Me me, Client client, String... exerciseAndDose) {
+    int seq = drafts.state(me, client.getId()).seq();
+    for (int i = 0; i < exerciseAndDose.length; i += 2) {
+      drafts.edit(
+          me,
+          client.getId(),
+          seq++,
+          new DraftEdit.Add(
+              UUID.randomUUID().toString(), exerciseAndDose[i], exerciseAndDose[i + 1]));
+    }
+    DraftService.Outcome outcome = drafts.share(me, client.getId(), seq, true);
+    return ((DraftService.Outcome.Shared) outcome).version();
+  }
+
+  ClientMe asClient(Client c) {
+    return new ClientMe(c.getId(), c.practiceId(), c.firstName(), c.zone(), c.language());
+  }
+
+  /** A session done in full, started at this instant. */
+  SessionUpload session(Client client, Instant started, SessionRow.Ended ended) {
+    VersionService.Replay replay = versions.latest(client.getId()).orElseThrow();
+    List<Integer> done =
+        Timeline.compile(replay.ledBy(Side.LEFT)).segments().stream()
+            .map(Segment::seconds)
+            .toList();
+    return new SessionUpload(
+        UUID.randomUUID(),
+        replay.version().number(),
+        Side.LEFT,
+        OffsetDateTime.ofInstant(started, ZoneOffset.UTC),
+        "Europe/Lisbon",
+        2,
+        ended,
+        ended == SessionRow.Ended.STOPPED ? "Stopped in Chin tuck," : "",
+        done);
+  }
+
+  /** The device cookie of a client who has opened a new link. */
+  Cookie device(Me me, Client client) {
+    LinkService.Made made = links.make(me, client.getId());
+    LinkService.Opening opening = links.open(made.token(), made.pin());
+    return new Cookie("biokinet-client", ((LinkService.Opening.Opened) opening).cookie());
+  }
+
+  MockHttpServletRequestBuilder as(Me me, MockHttpServletRequestBuilder request) {
+    return request
+        .with(
+            authentication(
+                UsernamePasswordAuthenticationToken.authenticated(
+                    me, null, List.of(new SimpleGrantedAuthority("ROLE_PRACTITIONER")))))
+        .with(csrf());
+  }
+}

@@ -1,0 +1,417 @@
+package org.biokinet.app;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.deque.html.axecore.playwright.AxeBuilder;
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.options.ColorScheme;
+import com.microsoft.playwright.options.ReducedMotion;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.PrintStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.regex.Pattern;
+import org.biokinet.app.account.Me;
+import org.biokinet.app.account.Practice;
+import org.biokinet.app.client.Client;
+import org.biokinet.app.client.LinkService;
+import org.biokinet.core.cli.Main;
+import org.biokinet.core.program.DraftEdit;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/**
+ * The real interface in a real browser. Any console message, page error or report of the content
+ * security policy (which the console shows) fails the test.
+ */
+class BrowserTest extends AppTest {
+
+  private static Playwright playwright;
+  private static Browser browser;
+
+  private final List<String> complaints = new ArrayList<>();
+  private final List<BrowserContext> contexts = new ArrayList<>();
+
+  @TempDir Path folder;
+
+  @BeforeAll
+  static void start() {
+    playwright =
+        Playwright.create(
+            new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+    browser =
+        playwright
+            .chromium()
+            .launch(
+                new BrowserType.LaunchOptions()
+                    .setExecutablePath(Path.of("/usr/bin/chromium"))
+                    .setArgs(
+                        List.of(
+                            "--no-sandbox",
+                            "--disable-gpu",
+                            "--disable-quic",
+                            "--no-first-run",
+                            "--disable-background-networking",
+                            "--disable-component-update",
+                            "--disable-sync")));
+  }
+
+  @AfterAll
+  static void stop() {
+    playwright.close();
+  }
+
+  @AfterEach
+  void nothingWasComplainedAbout() {
+    contexts.forEach(BrowserContext::close);
+    assertThat(complaints).isEmpty();
+  }
+
+  private Page page(int width, int height, ColorScheme scheme) {
+    BrowserContext context =
+        browser.newContext(
+            new Browser.NewContextOptions()
+                .setViewportSize(width, height)
+                .setColorScheme(scheme)
+                .setReducedMotion(ReducedMotion.REDUCE)
+                .setTimezoneId("Europe/Lisbon")
+                .setBaseURL("http://127.0.0.1:" + port));
+    contexts.add(context);
+    context.setDefaultTimeout(10_000);
+    Page page = context.newPage();
+    page.onConsoleMessage(m -> complaints.add(m.type() + ": " + m.text()));
+    page.onPageError(complaints::add);
+    return page;
+  }
+
+  private Page desk() {
+    return page(1280, 800, ColorScheme.LIGHT);
+  }
+
+  private Page phone() {
+    return page(390, 844, ColorScheme.LIGHT);
+  }
+
+  private String newPractitioner(Practice practice) {
+    String email = UUID.randomUUID() + "@practice.example";
+    accounts.addPractitioner(practice, email, "A. Practitioner", PASSWORD);
+    return email;
+  }
+
+  private static void signIn(Page page, String email) {
+    page.navigate("/sign-in");
+    page.getByLabel("Mail address").fill(email);
+    page.getByLabel("Password").fill(PASSWORD);
+    page.keyboard().press("Enter");
+    page.waitForURL("**/");
+  }
+
+  private static void openLink(Page page, String link, String pin) {
+    page.navigate(link);
+    page.getByLabel("PIN").fill(pin);
+    page.keyboard().press("Enter");
+    page.waitForURL("**/me/today");
+  }
+
+  /** Contrast, names, roles; the automatic part of WCAG 2.1 A and AA. */
+  private static void accessible(Page page) {
+    assertThat(
+            new AxeBuilder(page)
+                .withTags(List.of("wcag2a", "wcag2aa", "wcag21a", "wcag21aa"))
+                .analyze()
+                .getViolations())
+        .as(page.url())
+        .isEmpty();
+  }
+
+  private static int clock(String text) {
+    String[] parts = text.replaceAll("[^0-9:]", "").split(":");
+    return Integer.parseInt(parts[0]) * 60 + Integer.parseInt(parts[1]);
+  }
+
+  @Test
+  void prescribePerformLogSee() throws IOException {
+    Page desk = desk();
+    signIn(desk, newPractitioner(practice()));
+
+    // A new client, from the worklist, by keyboard.
+    desk.keyboard().press("n");
+    desk.getByLabel("Name").fill("Ada Example");
+    desk.keyboard().press("Enter");
+    desk.waitForURL("**/plan");
+
+    // Find an exercise and type a dose; the meaning and the minutes follow while typing.
+    desk.keyboard().press("a");
+    desk.getByLabel("Add an exercise").fill("upper trap hand");
+    desk.locator("#hits button").first().waitFor();
+    desk.keyboard().press("Enter");
+    Locator dose = desk.locator(".dose").first();
+    dose.fill("2x15s/side @3");
+    assertThat(desk.locator(".meaning").first())
+        .containsText("2 holds of 15 s each side, up to 3 of 10");
+    // 5 + 4 + 4 × (3+15+3) + 3 × 4 + 3 = 108 s, handbook section 5.
+    assertThat(desk.locator("#total")).hasText("1:48");
+    dose.press("Enter");
+    assertThat(desk.locator(".meaning").first()).containsText("2x15s @3");
+    accessible(desk);
+
+    desk.getByLabel("I have screened").check();
+    desk.getByText("Share version 1 with Ada").click();
+    desk.waitForURL("**/do?shared");
+    accessible(desk);
+
+    // The command line gives the same second for the shared document.
+    Path document = folder.resolve("version-1.json");
+    Files.write(
+        document,
+        desk.context()
+            .request()
+            .get(desk.getByLabel("Document of version 1").getAttribute("href"))
+            .body());
+    ByteArrayOutputStream out = new ByteArrayOutputStream();
+    assertThat(
+            Main.run(
+                List.of("timeline", document.toString()),
+                new PrintStream(out, true, StandardCharsets.UTF_8),
+                System.err))
+        .isZero();
+    assertThat(out.toString(StandardCharsets.UTF_8)).contains("Total 1:48");
+
+    desk.getByText("Make a link").click();
+    String link = desk.getByLabel("Link").inputValue();
+    String pin = desk.locator("#made-pin").textContent();
+
+    // The client's phone.
+    Page phone = phone();
+    phone.clock().install();
+    openLink(phone, link, pin);
+    assertThat(phone.locator("main")).containsText("1:48 min");
+    accessible(phone);
+    phone.getByText("2", new Page.GetByTextOptions().setExact(true)).click();
+    phone.waitForURL("**/player?pain=2");
+    perform(phone, 108);
+    phone.locator("[name=highestPain][value='3']").check(new Locator.CheckOptions().setForce(true));
+    phone.getByText("Save").click();
+    assertThat(phone.locator("#missing-stretchFelt")).isVisible();
+    phone.locator("[name=stretchFelt][value='4']").check(new Locator.CheckOptions().setForce(true));
+    phone.locator("#note").fill("Right was tighter.");
+    accessible(phone);
+    phone.getByText("Save").click();
+    assertThat(phone.locator("#panel-saved [data-outcome]")).hasText("Sent.");
+
+    // And back at the desk.
+    desk.locator(".stops a").last().click();
+    desk.waitForURL("**/review");
+    Locator row = desk.locator(".sessions tbody tr").first();
+    assertThat(row).containsText("1:48 / 1:48");
+    assertThat(row).containsText("2 → 3");
+    assertThat(desk.locator(".sessions")).containsText("Right was tighter.");
+    assertThat(
+            desk.locator(".chart title")
+                .filter(new Locator.FilterOptions().setHasText("30 s on the right")))
+        .hasCount(1);
+    accessible(desk);
+  }
+
+  /** Runs the player to its end by the browser's own clock, looking at what it shows. */
+  private void perform(Page phone, int seconds) {
+    phone.getByText("Start").click();
+    assertThat(phone.locator("#left")).hasText("1:48");
+    phone.clock().runFor(9_500); // position 5, set-up 4, then the first movement
+    assertThat(phone.locator("#headline")).hasText("Tilt right");
+    assertThat(phone.locator("#detail")).hasText("Feel it on the left side of the neck.");
+    assertThat(phone.locator("#rep")).hasText("Hold 1 of 2 on the left");
+    assertThat(phone.locator("#patch-LEFT")).isVisible();
+    assertThat(phone.locator("#patch-RIGHT")).isHidden();
+    assertThat(phone.locator("#arrow-RIGHT")).isVisible();
+    accessible(phone);
+
+    // Paused, the time stands still.
+    phone.locator("#pause").click();
+    int left = clock(phone.locator("#left").textContent());
+    phone.clock().runFor(30_000);
+    assertThat(clock(phone.locator("#left").textContent())).isEqualTo(left);
+    phone.locator("#pause").click();
+
+    phone.clock().runFor((seconds - 10) * 1000L);
+    assertThat(phone.locator("#panel-running")).isVisible();
+    assertThat(phone.locator("#left")).hasText(Pattern.compile("0:0[01]"));
+    phone.clock().runFor(1_000);
+    assertThat(phone.locator("#panel-after")).isVisible();
+    int segments = 3 + 4 * 3 + 3; // position, set-up, settle; 4 holds; 3 changes
+    assertThat(phone.locator("#player")).hasAttribute("data-tones", Integer.toString(segments));
+  }
+
+  @Test
+  void skipBackAndEndingEarlyAreCountedAsDone() {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "upper-trap-stretch", "2x15s @3", "chin-tuck", "3x10s");
+    LinkService.Made made = links.make(me, client.getId());
+    Page phone = phone();
+    phone.clock().install();
+    openLink(phone, "/c/" + made.token(), made.pin());
+    phone.getByText("0", new Page.GetByTextOptions().setExact(true)).click();
+    phone.getByText("Start").click();
+    phone.clock().runFor(20_000); // 8 s into the first hold
+    phone.locator("#skip").click();
+    assertThat(phone.locator("#exercise")).hasText("Chin tuck");
+    phone.locator("#back").click();
+    assertThat(phone.locator("#rep")).hasText("Hold 2 of 2 on the right");
+    phone.locator("#end-early").click();
+    assertThat(phone.locator("#panel-after [data-outcome]")).hasText("Sent.");
+    var row = sessions.page(client.getId(), 0, 1).getContent().get(0);
+    assertThat(row.ended().name()).isEqualTo("EARLY");
+    assertThat(row.stretchLeft()).isEqualTo(8);
+    assertThat(row.stretchRight()).isZero();
+  }
+
+  @Test
+  void somethingWrongEndsTheSessionAndStandsFirst() {
+    Practice practice = practice();
+    String email = newPractitioner(practice);
+    Me me = practitioner(practice);
+    Client client = client(me);
+    share(me, client, "chin-tuck", "3x10s");
+    LinkService.Made made = links.make(me, client.getId());
+    Page phone = phone();
+    openLink(phone, "/c/" + made.token(), made.pin());
+    phone.getByText("3", new Page.GetByTextOptions().setExact(true)).click();
+    phone.getByText("Start").click();
+    phone.getByText("Something is wrong").click();
+    assertThat(phone.locator("#panel-wrong h1"))
+        .hasText("Bring your head slowly to the middle. Sit.");
+    accessible(phone);
+    phone.getByText("New or worrying").click();
+    assertThat(phone.locator("#panel-stopped [data-outcome]")).hasText("Sent.");
+    assertThat(phone.locator("#panel-stopped")).containsText("555 0100");
+    accessible(phone);
+    Page desk = desk();
+    signIn(desk, email);
+    assertThat(desk.locator(".worklist li").first()).containsText("Stopped in Chin tuck, today");
+    accessible(desk);
+  }
+
+  @Test
+  void withoutAConnectionTheSessionWaitsOnTheDevice() {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "chin-tuck", "3x10s");
+    LinkService.Made made = links.make(me, client.getId());
+    Page phone = phone();
+    openLink(phone, "/c/" + made.token(), made.pin());
+    phone.getByText("3", new Page.GetByTextOptions().setExact(true)).click();
+    phone.getByText("Start").click();
+    phone.context().setOffline(true);
+    phone.locator("#end-early").click();
+    assertThat(phone.locator("#panel-after [data-outcome]"))
+        .hasText(Pattern.compile("Kept on this device"));
+    assertThat(sessions.page(client.getId(), 0, 1)).isEmpty();
+    phone.context().setOffline(false);
+    phone.navigate("/me/today");
+    phone.waitForFunction("() => JSON.parse(localStorage.getItem('biokinet.queue')).length === 0");
+    assertThat(sessions.page(client.getId(), 0, 1)).hasSize(1);
+    // The browser itself notes the failed request; nothing else may be said.
+    complaints.removeIf(c -> c.contains("ERR_INTERNET_DISCONNECTED"));
+  }
+
+  @Test
+  void planByKeyboardReordersRemovesAndUndoes() {
+    Practice practice = practice();
+    String email = newPractitioner(practice);
+    Me me = practitioner(practice);
+    Client client = client(me);
+    drafts.edit(me, client.getId(), 0, new DraftEdit.Add("a", "chin-tuck", "3x10s"));
+    drafts.edit(me, client.getId(), 1, new DraftEdit.Add("b", "neck-rotation", "5"));
+    Page desk = desk();
+    signIn(desk, email);
+    desk.keyboard().press("/");
+    desk.keyboard().type("ada");
+    desk.locator("#found a").first().waitFor();
+    desk.keyboard().press("Enter");
+    desk.waitForURL("**/plan");
+    Locator names = desk.locator(".items .name");
+    desk.locator("#item-b").focus();
+    desk.keyboard().press("Alt+ArrowUp");
+    assertThat(names).hasText(new String[] {"Active neck rotation", "Chin tuck"});
+    // The focus stays on the row that moved.
+    assertThat(desk.locator("#item-b")).isFocused();
+    desk.keyboard().press("x");
+    assertThat(names).hasText(new String[] {"Chin tuck"});
+    desk.keyboard().press("u");
+    assertThat(names).hasText(new String[] {"Active neck rotation", "Chin tuck"});
+    desk.keyboard().press("u");
+    assertThat(names).hasText(new String[] {"Chin tuck", "Active neck rotation"});
+    desk.keyboard().press("r");
+    assertThat(names).hasText(new String[] {"Active neck rotation", "Chin tuck"});
+    // Two readings: nothing is guessed, either is one tap.
+    desk.locator("#dose-a").fill("3x20");
+    desk.locator("#dose-a").press("Enter");
+    assertThat(desk.locator("#dose-a")).hasAttribute("aria-invalid", "true");
+    accessible(desk);
+    desk.locator(".fix").first().click();
+    assertThat(desk.locator("#dose-a")).hasValue("3x20s");
+    assertThat(desk.locator("#meaning-a")).containsText("3 holds of 20 s");
+  }
+
+  @Test
+  void aSessionThatRanOutKeepsThePage() {
+    Practice practice = practice();
+    String email = newPractitioner(practice);
+    Me me = practitioner(practice);
+    Client client = client(me);
+    drafts.edit(me, client.getId(), 0, new DraftEdit.Add("a", "chin-tuck", "3x10s"));
+    Page desk = desk();
+    signIn(desk, email);
+    desk.navigate("/clients/" + client.getId() + "/plan");
+    desk.context().clearCookies();
+    desk.locator("#dose-a").fill("3x12s");
+    assertThat(desk.locator("#sign-in-again")).isVisible();
+    accessible(desk);
+    desk.locator("#again-email").fill(email);
+    desk.locator("#again-password").fill(PASSWORD);
+    desk.locator("#again-password").press("Enter");
+    assertThat(desk.locator("#sign-in-again")).isHidden();
+    assertThat(desk.locator("#dose-a")).hasValue("3x12s");
+    desk.locator("#dose-a").press("Enter");
+    assertThat(desk.locator("#meaning-a")).containsText("3 holds of 12 s");
+    desk.reload();
+    assertThat(desk.locator("#dose-a")).hasValue("3x12s");
+    complaints.removeIf(c -> c.contains("401") || c.contains("403"));
+  }
+
+  @Test
+  void darkAndNarrowPagesHaveContrastAndNoSidewaysScrolling() {
+    Practice practice = practice();
+    String email = newPractitioner(practice);
+    Me me = practitioner(practice);
+    Client client = client(me);
+    share(me, client, "upper-trap-stretch", "L 2x15s R 3x20s @3", "shoulder-roll", "6");
+    for (int width : new int[] {1280, 390}) {
+      Page page = page(width, 844, ColorScheme.DARK);
+      signIn(page, email);
+      for (String path : List.of("", "/screen", "/measure", "/plan", "/do", "/review")) {
+        page.navigate(path.isEmpty() ? "/" : "/clients/" + client.getId() + path);
+        accessible(page);
+        assertThat(page.evaluate("() => document.documentElement.scrollWidth"))
+            .as(path)
+            .isEqualTo(width);
+      }
+    }
+  }
+}

@@ -1,0 +1,158 @@
+package org.biokinet.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import org.biokinet.app.account.Me;
+import org.biokinet.app.account.Practice;
+import org.biokinet.app.client.Client;
+import org.biokinet.app.program.DraftService.Outcome;
+import org.biokinet.app.program.DraftService.State;
+import org.biokinet.app.program.ProgramVersion;
+import org.biokinet.core.program.DraftEdit;
+import org.biokinet.core.program.ProgramDocument;
+import org.biokinet.core.timeline.Timeline;
+import org.hamcrest.Matchers;
+import org.junit.jupiter.api.Test;
+
+/** Writing a program: nothing is lost, everything can be undone, what is shared stays. */
+class DraftTest extends AppTest {
+
+  private static DraftEdit add(String key) {
+    return new DraftEdit.Add(key, "chin-tuck", "3x10s");
+  }
+
+  @Test
+  void undoAndRedoSurviveLeavingThePage() {
+    Me me = practitioner();
+    Client client = client(me);
+    drafts.edit(me, client.getId(), 0, add("a"));
+    drafts.edit(me, client.getId(), 1, new DraftEdit.SetDose("a", "3x20s"));
+    drafts.undo(me, client.getId(), 2);
+    State state = drafts.state(me, client.getId());
+    assertThat(state.draft().items().get(0).dose()).isEqualTo("3x10s");
+    assertThat(state.canRedo()).isTrue();
+    drafts.redo(me, client.getId(), state.seq());
+    assertThat(drafts.state(me, client.getId()).draft().items().get(0).dose()).isEqualTo("3x20s");
+  }
+
+  @Test
+  void theSecondOfTwoEditorsSeesWhoAndKeepsWhatWasTyped() throws Exception {
+    Practice practice = practice();
+    Me first = practitioner(practice);
+    Me second = practitioner(practice);
+    Client client = client(first);
+    drafts.edit(first, client.getId(), 0, add("a"));
+    int seen = drafts.state(second, client.getId()).seq();
+    drafts.edit(first, client.getId(), seen, new DraftEdit.SetDose("a", "3x15s"));
+    mvc.perform(
+            as(second, post("/clients/" + client.getId() + "/plan/dose"))
+                .param("seq", Integer.toString(seen))
+                .param("key", "a")
+                .param("dose", "2x20s"))
+        .andExpect(status().isConflict())
+        .andExpect(content().string(Matchers.containsString(first.name())))
+        .andExpect(content().string(Matchers.containsString("2x20s")));
+    assertThat(drafts.state(first, client.getId()).draft().items().get(0).dose())
+        .isEqualTo("3x15s");
+  }
+
+  @Test
+  void editsAtTheSameMomentAllLand() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    ExecutorService pool = Executors.newFixedThreadPool(6);
+    List<Future<Outcome>> all = new ArrayList<>();
+    for (int i = 0; i < 12; i++) {
+      String key = "k" + i;
+      all.add(pool.submit(() -> drafts.edit(me, client.getId(), 0, add(key))));
+    }
+    for (Future<Outcome> f : all) assertThat(f.get()).isInstanceOf(Outcome.Done.class);
+    pool.shutdown();
+    assertThat(drafts.state(me, client.getId()).draft().items()).hasSize(12);
+  }
+
+  @Test
+  void nothingIsSharedUnscreenedOrWithAFault() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    drafts.edit(me, client.getId(), 0, new DraftEdit.Add("a", "upper-trap-stretch", "3x20"));
+    String share = "/clients/" + client.getId() + "/plan/share";
+    mvc.perform(as(me, post(share)).param("seq", "1").param("screened", "true"))
+        .andExpect(status().isUnprocessableEntity())
+        .andExpect(content().string(Matchers.containsString("seconds or breaths?")));
+    drafts.edit(me, client.getId(), 1, new DraftEdit.SetDose("a", "3x20s"));
+    mvc.perform(as(me, post(share)).param("seq", "2"))
+        .andExpect(status().isUnprocessableEntity())
+        .andExpect(content().string(Matchers.containsString("Confirm first")));
+    assertThat(versions.all(client.getId())).isEmpty();
+  }
+
+  @Test
+  void aSharedVersionReplaysFromWhatItHoldsItself() {
+    Me me = practitioner();
+    Client client = client(me);
+    ProgramVersion one = share(me, client, "upper-trap-stretch", "3x30s");
+    share(me, client, "neck-rotation", "5");
+    assertThat(one.number()).isEqualTo(1);
+    var replay = versions.number(client.getId(), 1).orElseThrow();
+    // Handbook section 5, worked example: 248 s.
+    assertThat(Timeline.compile(replay.program()).seconds()).isEqualTo(248);
+    assertThat(one.seconds()).isEqualTo(248);
+    assertThat(ProgramDocument.read(one.document(), replay.catalogue()))
+        .isInstanceOf(ProgramDocument.Reading.Ok.class);
+    assertThat(versions.number(client.getId(), 2).orElseThrow().program().items()).hasSize(2);
+  }
+
+  @Test
+  void whatIsTypedWrongIsKeptAndExplainedWithFixes() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    drafts.edit(me, client.getId(), 0, new DraftEdit.Add("a", "upper-trap-stretch", "2x15s"));
+    mvc.perform(
+            as(me, post("/clients/" + client.getId() + "/plan/dose"))
+                .param("seq", "1")
+                .param("key", "a")
+                .param("dose", "3x20"))
+        .andExpect(status().isOk())
+        .andExpect(content().string(Matchers.containsString("seconds or breaths?")))
+        .andExpect(content().string(Matchers.containsString(">3x20s</button>")))
+        .andExpect(content().string(Matchers.containsString(">3x20br</button>")));
+    mvc.perform(as(me, get("/clients/" + client.getId() + "/plan")))
+        .andExpect(content().string(Matchers.containsString("value=\"3x20\"")));
+  }
+
+  @Test
+  void pagesWithNothingAndWithLongNamesOpen() throws Exception {
+    Me me = practitioner();
+    Client empty = clients.add(me, "N".repeat(120), null, "w".repeat(160), LISBON, 5);
+    for (String station : List.of("screen", "measure", "plan", "do", "review")) {
+      mvc.perform(as(me, get("/clients/" + empty.getId() + "/" + station)))
+          .andExpect(status().isOk());
+    }
+  }
+
+  @Test
+  void aNewClientWithAFaultKeepsWhatWasTyped() throws Exception {
+    Me me = practitioner();
+    mvc.perform(
+            as(me, post("/clients/new"))
+                .param("name", "")
+                .param("birthDate", "2999-01-01")
+                .param("work", "chart drafter")
+                .param("zone", "Lisbon"))
+        .andExpect(content().string(Matchers.containsString("A name is needed.")))
+        .andExpect(content().string(Matchers.containsString("A date in the past")))
+        .andExpect(content().string(Matchers.containsString("such as Europe/Lisbon")))
+        .andExpect(content().string(Matchers.containsString("value=\"chart drafter\"")));
+    assertThat(clients.all(me)).isEmpty();
+  }
+}

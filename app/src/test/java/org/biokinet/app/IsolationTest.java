@@ -1,0 +1,161 @@
+package org.biokinet.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.request;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.header;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
+import jakarta.servlet.http.Cookie;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import java.util.UUID;
+import org.biokinet.app.account.Me;
+import org.biokinet.app.client.Client;
+import org.hamcrest.Matchers;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.beans.factory.annotation.Qualifier;
+import org.springframework.http.HttpMethod;
+import org.springframework.web.bind.annotation.RequestMethod;
+import org.springframework.web.servlet.mvc.method.RequestMappingInfo;
+import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
+
+/** Nobody reaches another practice's client, and a client reaches only itself. */
+class IsolationTest extends AppTest {
+
+  @Autowired
+  @Qualifier("requestMappingHandlerMapping")
+  RequestMappingHandlerMapping mappings;
+
+  private record Route(RequestMethod method, String path) {}
+
+  /** Every address about a client that any controller answers, found and not listed by hand. */
+  private List<Route> clientRoutes() {
+    List<Route> routes = new ArrayList<>();
+    for (RequestMappingInfo info : mappings.getHandlerMethods().keySet()) {
+      Set<RequestMethod> methods = info.getMethodsCondition().getMethods();
+      for (String path : info.getPatternValues()) {
+        if (!path.startsWith("/clients/{")) continue;
+        methods.forEach(m -> routes.add(new Route(m, path)));
+      }
+    }
+    return routes;
+  }
+
+  @Test
+  void everyAddressOfAnotherPracticesClientIsNotFound() throws Exception {
+    Me stranger = practitioner();
+    Me owner = practitioner();
+    Client client = client(owner);
+    share(owner, client, "chin-tuck", "3x10s");
+    List<Route> routes = clientRoutes();
+    assertThat(routes).hasSizeGreaterThan(14);
+    for (Route route : routes) {
+      String path =
+          route.path().replace("{id}", client.getId().toString()).replace("{number}", "1");
+      mvc.perform(
+              as(stranger, request(HttpMethod.valueOf(route.method().name()), path))
+                  .param("seq", "0")
+                  .param("key", "v1-1")
+                  .param("dose", "30s")
+                  .param("to", "0")
+                  .param("exercise", "chin-tuck")
+                  .param("position", "CHAIR")
+                  .param("note", "called")
+                  .param("screened", "true"))
+          .andExpect(
+              result ->
+                  assertThat(result.getResponse().getStatus()).as(route.toString()).isEqualTo(404));
+    }
+    assertThat(versions.all(client.getId())).hasSize(1);
+  }
+
+  @Test
+  void signedOutEverythingLeadsToSignIn() throws Exception {
+    Client client = client(practitioner());
+    for (Route route : clientRoutes()) {
+      if (route.method() != RequestMethod.GET) continue;
+      String path =
+          route.path().replace("{id}", client.getId().toString()).replace("{number}", "1");
+      mvc.perform(get(path)).andExpect(redirectedUrl("http://localhost/sign-in"));
+    }
+    // A fragment keeps its page; its script asks to sign in again.
+    mvc.perform(get("/find").header("HX-Request", "true")).andExpect(status().isUnauthorized());
+  }
+
+  @Test
+  void aListShowsOnlyTheOwnPractice() throws Exception {
+    Me me = practitioner();
+    clients.add(me, "Mine Only", null, "", LISBON, 5);
+    clients.add(practitioner(), "Theirs Only", null, "", LISBON, 5);
+    mvc.perform(as(me, get("/")))
+        .andExpect(content().string(Matchers.containsString("Mine Only")))
+        .andExpect(content().string(Matchers.not(Matchers.containsString("Theirs Only"))));
+    mvc.perform(as(me, get("/find").param("q", "only")))
+        .andExpect(content().string(Matchers.containsString("Mine Only")))
+        .andExpect(content().string(Matchers.not(Matchers.containsString("Theirs Only"))));
+  }
+
+  @Test
+  void aDeviceReachesItsOwnClientAndNoPractitionersPage() throws Exception {
+    Me me = practitioner();
+    Client one = client(me);
+    Client other = clients.add(me, "Bea Other", null, "", LISBON, 5);
+    share(me, one, "chin-tuck", "3x10s");
+    share(me, other, "neck-rotation", "5");
+    Cookie device = device(me, one);
+    mvc.perform(get("/me/today").cookie(device))
+        .andExpect(content().string(Matchers.containsString("Chin tuck")))
+        .andExpect(content().string(Matchers.not(Matchers.containsString("neck rotation"))));
+    mvc.perform(get("/").cookie(device)).andExpect(redirectedUrl("http://localhost/sign-in"));
+    mvc.perform(get("/clients/" + one.getId() + "/plan").cookie(device))
+        .andExpect(redirectedUrl("http://localhost/sign-in"));
+  }
+
+  @Test
+  void aPractitionerIsNobodyOnTheClientsPages() throws Exception {
+    String email = UUID.randomUUID() + "@practice.example";
+    accounts.addPractitioner(practice(), email, "A. Practitioner", PASSWORD);
+    Cookie session =
+        mvc.perform(post("/sign-in").param("email", email).param("password", PASSWORD).with(csrf()))
+            .andExpect(redirectedUrl("/"))
+            .andReturn()
+            .getResponse()
+            .getCookie("biokinet");
+    mvc.perform(get("/").cookie(session)).andExpect(status().isOk());
+    mvc.perform(get("/me/today").cookie(session)).andExpect(redirectedUrl("/me/gone"));
+  }
+
+  @Test
+  void clinicalPagesAreNotStoredAndRunNothingInline() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    mvc.perform(as(me, get("/clients/" + client.getId() + "/plan")))
+        .andExpect(header().string("Cache-Control", Matchers.containsString("no-store")))
+        .andExpect(header().string("Referrer-Policy", "no-referrer"))
+        .andExpect(
+            header()
+                .string(
+                    "Content-Security-Policy",
+                    Matchers.allOf(
+                        Matchers.containsString("default-src 'none'"),
+                        Matchers.not(Matchers.containsString("unsafe")))));
+  }
+
+  @Test
+  void aChangeWithoutTokenIsRefused() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    mvc.perform(
+            as(me, post("/clients/" + client.getId() + "/plan/undo"))
+                .param("seq", "0")
+                .with(csrf().useInvalidToken()))
+        .andExpect(status().isForbidden());
+  }
+}

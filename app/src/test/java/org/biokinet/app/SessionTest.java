@@ -1,0 +1,189 @@
+package org.biokinet.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.jsonPath;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
+import jakarta.servlet.http.Cookie;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.List;
+import java.util.UUID;
+import org.biokinet.app.account.Me;
+import org.biokinet.app.client.Client;
+import org.biokinet.app.session.CheckInUpload;
+import org.biokinet.app.session.SessionRow;
+import org.biokinet.app.session.SessionRow.Ended;
+import org.biokinet.app.session.SessionUpload;
+import org.biokinet.core.anatomy.Side;
+import org.hamcrest.Matchers;
+import org.junit.jupiter.api.Test;
+import org.springframework.http.MediaType;
+import org.springframework.test.web.servlet.ResultActions;
+
+/** What the player sends, and what may start. */
+class SessionTest extends AppTest {
+
+  private ResultActions send(Cookie device, String path, Object body) throws Exception {
+    return mvc.perform(
+        post(path)
+            .cookie(device)
+            .with(csrf())
+            .accept(MediaType.APPLICATION_JSON)
+            .contentType(MediaType.APPLICATION_JSON)
+            .content(json.writeValueAsString(body)));
+  }
+
+  @Test
+  void aSessionSentTwiceCountsOnceAndOtherContentIsKeptAsAConflict() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "upper-trap-stretch", "2x15s @3");
+    Cookie device = device(me, client);
+    SessionUpload upload = session(client, Instant.now(), Ended.FINISHED);
+    send(device, "/me/sessions", upload).andExpect(status().isNoContent());
+    send(device, "/me/sessions", upload).andExpect(status().isNoContent());
+    assertThat(sessions.page(client.getId(), 0, 10).getTotalElements()).isEqualTo(1);
+    assertThat(sessions.conflicts(client.getId())).isZero();
+    SessionUpload other =
+        new SessionUpload(
+            upload.uploadId(),
+            upload.version(),
+            upload.lead(),
+            upload.startedAt(),
+            upload.zone(),
+            5,
+            Ended.EARLY,
+            "",
+            upload.done());
+    send(device, "/me/sessions", other).andExpect(status().isNoContent());
+    SessionRow kept = sessions.page(client.getId(), 0, 10).getContent().get(0);
+    assertThat(kept.painBefore()).isEqualTo(2);
+    assertThat(sessions.conflicts(client.getId())).isEqualTo(1);
+  }
+
+  @Test
+  void stretchSecondsAreThoseOfTheCore() {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "upper-trap-stretch", "L 2x15s R 3x20s @3");
+    sessions.record(asClient(client), session(client, Instant.now(), Ended.FINISHED));
+    SessionRow row = sessions.page(client.getId(), 0, 1).getContent().get(0);
+    assertThat(List.of(row.stretchLeft(), row.stretchRight())).containsExactly(30, 60);
+    assertThat(sessions.nextLead(client.getId())).isEqualTo(Side.RIGHT);
+  }
+
+  @Test
+  void aDayIsADayWhereTheClientLives() {
+    Me me = practitioner();
+    Client client = clients.add(me, "Far Away", null, "", ZoneId.of("Pacific/Auckland"), 5);
+    share(me, client, "chin-tuck", "3x10s");
+    // 23:30 UTC is half past noon of the next day in Auckland in November.
+    Instant at = Instant.parse("2025-11-10T23:30:00Z");
+    clock.moveTo(at.plus(Duration.ofMinutes(5)));
+    sessions.record(asClient(client), session(client, at, Ended.FINISHED));
+    assertThat(sessions.page(client.getId(), 0, 1).getContent().get(0).localDate())
+        .isEqualTo(LocalDate.of(2025, 11, 11));
+  }
+
+  @Test
+  void aCheckInMayComeBeforeItsSession() {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "chin-tuck", "3x10s");
+    SessionUpload session = session(client, Instant.now(), Ended.FINISHED);
+    sessions.record(
+        asClient(client), new CheckInUpload(UUID.randomUUID(), session.uploadId(), 4, 3, "ok"));
+    sessions.record(asClient(client), session);
+    List<SessionRow> rows = sessions.page(client.getId(), 0, 1).getContent();
+    assertThat(sessions.checkIns(rows))
+        .hasEntrySatisfying(
+            session.uploadId(), checkIn -> assertThat(checkIn.highestPain()).isEqualTo(4));
+  }
+
+  @Test
+  void anUploadThatCannotBeRightIsRefusedWithWhatWouldBe() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "chin-tuck", "3x10s");
+    Cookie device = device(me, client);
+    SessionUpload good = session(client, Instant.now(), Ended.FINISHED);
+    List<Integer> tooFew = good.done().subList(1, good.done().size());
+    send(
+            device,
+            "/me/sessions",
+            new SessionUpload(
+                UUID.randomUUID(),
+                1,
+                Side.LEFT,
+                good.startedAt(),
+                "Europe/Lisbon",
+                2,
+                Ended.FINISHED,
+                "",
+                tooFew))
+        .andExpect(status().isUnprocessableEntity())
+        .andExpect(content().contentType(MediaType.APPLICATION_PROBLEM_JSON))
+        .andExpect(
+            jsonPath("$.detail")
+                .value("%d segments, not %d".formatted(good.done().size(), tooFew.size())));
+    send(device, "/me/sessions", session(client, Instant.now().plusSeconds(3600), Ended.FINISHED))
+        .andExpect(jsonPath("$.detail").value("startedAt lies ahead"));
+    mvc.perform(
+            post("/me/check-ins")
+                .cookie(device)
+                .with(csrf())
+                .contentType(MediaType.APPLICATION_JSON)
+                .content("{\"uploadId\":null}"))
+        .andExpect(status().isBadRequest());
+    assertThat(sessions.page(client.getId(), 0, 1)).isEmpty();
+  }
+
+  @Test
+  void painOfSevenOrMoreMeansNoSessionAndThePractitionerIsTold() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "chin-tuck", "3x10s");
+    Cookie device = device(me, client);
+    mvc.perform(post("/me/today").cookie(device).with(csrf()).param("pain", "6"))
+        .andExpect(redirectedUrl("/me/player?pain=6"));
+    mvc.perform(post("/me/today").cookie(device).with(csrf()).param("pain", "7"))
+        .andExpect(redirectedUrl("/me/rest"));
+    mvc.perform(get("/me/player").cookie(device).param("pain", "7"))
+        .andExpect(redirectedUrl("/me/today"));
+    mvc.perform(post("/me/today").cookie(device).with(csrf()))
+        .andExpect(redirectedUrl("/me/today?missing"));
+    mvc.perform(as(me, get("/")))
+        .andExpect(content().string(Matchers.containsString("Too sore to start")));
+  }
+
+  @Test
+  void afterAStopTheProgramWaitsUntilThePractitionerHasWrittenWhatWasDone() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "chin-tuck", "3x10s");
+    Cookie device = device(me, client);
+    sessions.record(asClient(client), session(client, Instant.now(), Ended.STOPPED));
+    mvc.perform(get("/me/today").cookie(device))
+        .andExpect(content().string(Matchers.containsString("Your program waits")));
+    mvc.perform(get("/me/player").cookie(device).param("pain", "2"))
+        .andExpect(redirectedUrl("/me/today"));
+    mvc.perform(as(me, get("/")))
+        .andExpect(content().string(Matchers.containsString("Stopped in Chin tuck, today")));
+    String page = "/clients/" + client.getId();
+    mvc.perform(as(me, post(page + "/dealt-with")).param("note", "  "))
+        .andExpect(redirectedUrl(page + "/do"));
+    mvc.perform(get("/me/player").cookie(device).param("pain", "2"))
+        .andExpect(redirectedUrl("/me/today"));
+    mvc.perform(as(me, post(page + "/dealt-with")).param("note", "Called, no signs, may go on."))
+        .andExpect(redirectedUrl(page + "/do"));
+    mvc.perform(get("/me/player").cookie(device).param("pain", "2")).andExpect(status().isOk());
+  }
+}
