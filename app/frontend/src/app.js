@@ -11,11 +11,15 @@ document.addEventListener("htmx:configRequest", (event) => {
 
 // ---- a session that ran out: sign in here, then go on -----------------------------------------
 
-let interrupted = null;
+/** Changes that were refused meanwhile, by element; they are made once somebody has signed in. */
+const interrupted = new Map();
+
 document.addEventListener("htmx:responseError", (event) => {
-  if (event.detail.xhr.status === 401 || event.detail.xhr.status === 403) {
-    interrupted = event.detail.elt;
-    document.getElementById("sign-in-again")?.showModal();
+  const { xhr, elt, requestConfig } = event.detail;
+  if (xhr.status === 401 || xhr.status === 403) {
+    if (requestConfig.verb !== "get") interrupted.set(elt, requestConfig);
+    const dialog = document.getElementById("sign-in-again");
+    if (dialog && !dialog.open) dialog.showModal();
   } else {
     say("That did not work. Nothing was changed; try once more.");
   }
@@ -33,17 +37,20 @@ document.getElementById("sign-in-again-form")?.addEventListener("submit", async 
     body: new URLSearchParams(new FormData(form)),
   });
   const error = form.querySelector("[data-error]");
-  if (answer.ok) {
-    await freshToken("/csrf");
-    form.reset();
-    error.textContent = "";
-    form.closest("dialog").close();
-    if (interrupted?.isConnected) interrupted.focus();
-    say("Signed in. Repeat your last change.");
-  } else {
+  if (!answer.ok) {
     error.textContent =
       answer.status === 429 ? "Too many tries. Wait a minute." : "Mail address or password is wrong.";
+    return;
   }
+  await freshToken("/csrf");
+  form.reset();
+  error.textContent = "";
+  form.closest("dialog").close();
+  for (const [elt, { verb, path }] of interrupted) {
+    if (elt.isConnected) htmx.ajax(verb, path, { source: elt });
+  }
+  interrupted.clear();
+  say("Signed in.");
 });
 
 function say(text) {
@@ -139,7 +146,28 @@ document.addEventListener("submit", (event) => {
   }
   if (form.matches("[data-first-hit]")) {
     event.preventDefault();
-    form.parentElement.querySelector(".pop a, .pop button")?.click();
+    form.dataset.wanted = "true";
+    takeFirstHit(form);
+  }
+});
+
+/** Enter takes the first hit, once the hits are those for what stands in the field. */
+function takeFirstHit(form) {
+  const typed = form.querySelector("input").value.trim();
+  const hits = form.querySelector("[data-hits]");
+  if (!form.dataset.wanted || hits?.dataset.hits !== typed) return;
+  delete form.dataset.wanted;
+  hits.querySelector("a, button")?.click();
+}
+document.addEventListener("htmx:afterSettle", (event) => {
+  const form = event.target.closest?.("[data-first-hit]");
+  if (form) takeFirstHit(form);
+  // A cell that the server points to is ready to be typed over.
+  const pointedTo = event.target.querySelector?.("[data-focus]");
+  if (pointedTo) {
+    delete pointedTo.dataset.focus;
+    pointedTo.focus();
+    pointedTo.select();
   }
 });
 

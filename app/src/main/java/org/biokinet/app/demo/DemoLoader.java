@@ -28,6 +28,7 @@ import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.program.DraftEdit;
 import org.biokinet.core.timeline.Segment;
 import org.biokinet.core.timeline.Timeline;
+import org.jspecify.annotations.Nullable;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
@@ -77,7 +78,7 @@ public class DemoLoader implements ApplicationRunner {
   }
 
   @Override
-  public void run(ApplicationArguments arguments) {
+  public void run(@Nullable ApplicationArguments arguments) {
     if (practitioners.findByEmail(PRACTITIONER).isEmpty()) load();
   }
 

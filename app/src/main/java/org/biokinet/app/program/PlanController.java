@@ -87,7 +87,7 @@ class PlanController {
     model.addAttribute("locale", Locale.ENGLISH);
     model.addAttribute("hits", hits.stream().limit(MOST_HITS).toList());
     model.addAttribute("more", Math.max(0, hits.size() - MOST_HITS));
-    model.addAttribute("q", q);
+    model.addAttribute("q", q.strip());
     model.addAttribute("seq", drafts.state(me, id).seq());
     return "program/plan-parts :: hits";
   }
@@ -102,6 +102,7 @@ class PlanController {
       HttpServletResponse response) {
     String start = DoseNotation.format(catalogue.get(exercise).start());
     String key = UUID.randomUUID().toString();
+    model.addAttribute("added", key);
     return show(
         me,
         id,

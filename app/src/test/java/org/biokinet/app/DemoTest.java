@@ -1,0 +1,70 @@
+package org.biokinet.app;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.ColorScheme;
+import java.nio.file.Path;
+import org.biokinet.app.demo.DemoLoader;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+
+/**
+ * The demo world loads by the same rules as everybody's data, once; its main views become the
+ * pictures in target/pictures, from which those in docs/screenshots are taken.
+ */
+class DemoTest extends WithBrowser {
+
+  @Autowired DemoLoader demo;
+
+  private static void picture(Page page, String name) {
+    page.screenshot(
+        new Page.ScreenshotOptions().setPath(Path.of("target", "pictures", name + ".png")));
+  }
+
+  @Test
+  void loadingTwiceChangesNothing() {
+    Page desk = desk();
+    signIn(desk, DemoLoader.PRACTITIONER, DemoLoader.PASSWORD);
+    int before = desk.locator(".worklist li").count();
+    demo.run(null);
+    desk.reload();
+    assertThat(desk.locator(".worklist li")).hasCount(before);
+    assertThat(before).isGreaterThanOrEqualTo(3);
+  }
+
+  @Test
+  void theDesk() {
+    Page desk = desk();
+    signIn(desk, DemoLoader.PRACTITIONER, DemoLoader.PASSWORD);
+    picture(desk, "worklist");
+    desk.getByText("Ines Caldeira").first().click();
+    desk.locator(".stops a").nth(2).click();
+    desk.waitForURL("**/plan");
+    assertThat(desk.locator("#total")).not().hasText("0:00");
+    picture(desk, "plan");
+    desk.locator(".stops a").last().click();
+    desk.waitForURL("**/review");
+    assertThat(desk.locator(".sessions tbody tr").first()).isVisible();
+    picture(desk, "review");
+    Page dark = page(1280, 800, ColorScheme.DARK);
+    signIn(dark, DemoLoader.PRACTITIONER, DemoLoader.PASSWORD);
+    dark.navigate(desk.url());
+    picture(dark, "review-dark");
+  }
+
+  @Test
+  void thePhone() {
+    Page phone = phone();
+    phone.clock().install();
+    openLink(phone, "/c/" + DemoLoader.CLIENT_TOKEN, DemoLoader.CLIENT_PIN);
+    picture(phone, "today");
+    phone.getByText("2", new Page.GetByTextOptions().setExact(true)).click();
+    phone.getByText("Start").click();
+    for (int i = 0; i < 3; i++) phone.locator("#skip").click();
+    phone.clock().runFor(12_000);
+    assertThat(phone.locator("#headline")).containsText("Tilt");
+    picture(phone, "player");
+  }
+}

@@ -1,0 +1,137 @@
+package org.biokinet.app;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.deque.html.axecore.playwright.AxeBuilder;
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.options.ColorScheme;
+import com.microsoft.playwright.options.ReducedMotion;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.biokinet.app.account.Practice;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeAll;
+
+/**
+ * A real browser before the application. Any console message, page error or report of the content
+ * security policy (which the console shows) fails the test.
+ */
+abstract class WithBrowser extends AppTest {
+
+  private static Playwright playwright;
+  private static Browser browser;
+
+  final List<String> complaints = new ArrayList<>();
+  private final List<BrowserContext> contexts = new ArrayList<>();
+
+  @BeforeAll
+  static void start() {
+    playwright =
+        Playwright.create(
+            new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+    browser =
+        playwright
+            .chromium()
+            .launch(
+                new BrowserType.LaunchOptions()
+                    .setExecutablePath(Path.of("/usr/bin/chromium"))
+                    .setArgs(
+                        List.of(
+                            "--no-sandbox",
+                            "--disable-gpu",
+                            "--disable-quic",
+                            "--no-first-run",
+                            "--disable-background-networking",
+                            "--disable-component-update",
+                            "--disable-sync")));
+  }
+
+  @AfterAll
+  static void stop() {
+    playwright.close();
+  }
+
+  @AfterEach
+  void nothingWasComplainedAbout() {
+    contexts.forEach(BrowserContext::close);
+    assertThat(complaints).isEmpty();
+  }
+
+  Page page(int width, int height, ColorScheme scheme) {
+    BrowserContext context =
+        browser.newContext(
+            new Browser.NewContextOptions()
+                .setViewportSize(width, height)
+                .setColorScheme(scheme)
+                .setReducedMotion(ReducedMotion.REDUCE)
+                .setTimezoneId("Europe/Lisbon")
+                .setBaseURL("http://127.0.0.1:" + port));
+    contexts.add(context);
+    context.setDefaultTimeout(10_000);
+    Page page = context.newPage();
+    page.onConsoleMessage(m -> complaints.add(m.type() + ": " + m.text()));
+    page.onPageError(complaints::add);
+    return page;
+  }
+
+  Page desk() {
+    return page(1280, 800, ColorScheme.LIGHT);
+  }
+
+  Page phone() {
+    return page(390, 844, ColorScheme.LIGHT);
+  }
+
+  String newPractitioner(Practice practice) {
+    String email = UUID.randomUUID() + "@practice.example";
+    accounts.addPractitioner(practice, email, "A. Practitioner", PASSWORD);
+    return email;
+  }
+
+  static void signIn(Page page, String email, String password) {
+    page.navigate("/sign-in");
+    page.getByLabel("Mail address").fill(email);
+    page.getByLabel("Password").fill(password);
+    page.keyboard().press("Enter");
+    page.waitForURL("**/");
+  }
+
+  static void openLink(Page page, String link, String pin) {
+    page.navigate(link);
+    page.getByLabel("PIN").fill(pin);
+    page.keyboard().press("Enter");
+    page.waitForURL("**/me/today");
+  }
+
+  /** Contrast, names, roles; the automatic part of WCAG 2.1 A and AA. */
+  static void accessible(Page page) {
+    page.bringToFront(); // a page in the background may never answer
+    assertThat(
+            new AxeBuilder(page)
+                .withTags(List.of("wcag2a", "wcag2aa", "wcag21a", "wcag21aa"))
+                .analyze()
+                .getViolations())
+        .as(page.url())
+        .isEmpty();
+  }
+
+  /** Fragments are in place and listening. */
+  static void settled(Page page) {
+    assertThat(page.locator(".htmx-request, .htmx-swapping, .htmx-settling, .htmx-added"))
+        .hasCount(0);
+  }
+
+  /** From here on the page's time stands still but for what a test lets pass. */
+  void holdTime(Page page) {
+    page.clock().pauseAt(clock.millis() + 60_000);
+  }
+}
