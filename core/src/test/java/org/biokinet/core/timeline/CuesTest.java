@@ -1,0 +1,102 @@
+package org.biokinet.core.timeline;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.dose.Dose;
+import org.biokinet.core.exercise.Exercise;
+import org.biokinet.core.program.Item;
+import org.junit.jupiter.api.Test;
+
+/** What is said and shown: the movement first, in an absolute direction, then where it is felt. */
+class CuesTest {
+
+  private static List<String> on(Timeline t, Segment.Kind kind) {
+    Cues cues = new Cues(TimelineTest.CATALOGUE, Locale.ENGLISH);
+    List<Cue> all = cues.of(t);
+    List<String> out = new ArrayList<>();
+    for (int i = 0; i < all.size(); i++) {
+      Segment s = t.segments().get(i);
+      if (s.kind() == kind) out.add(all.get(i).spoken() + " [" + cues.count(t, s) + "]");
+    }
+    return out;
+  }
+
+  @Test
+  void treatingTheRightUpperTrapeziusTiltsTheHeadLeft() {
+    // Handbook section 3.
+    Timeline t = TimelineTest.compile(TimelineTest.item("upper-trap-stretch", "2x15s"));
+    assertThat(on(t, Segment.Kind.ENTER))
+        .containsExactly(
+            "Tilt right. Feel it on the left side of the neck. [Hold 1 of 2 on the left]",
+            "Tilt left. Feel it on the right side of the neck. [Hold 1 of 2 on the right]",
+            "Tilt right. Feel it on the left side of the neck. [Hold 2 of 2 on the left]",
+            "Tilt left. Feel it on the right side of the neck. [Hold 2 of 2 on the right]");
+  }
+
+  @Test
+  void theHeadTurnsAwayFromATreatedLevatorAndTowardATreatedRotation() {
+    Timeline levator = TimelineTest.compile(TimelineTest.item("levator-stretch", "R 15s"));
+    assertThat(on(levator, Segment.Kind.ENTER).get(0))
+        .startsWith("Turn left, then nose to the left knee.");
+    Timeline rotation = TimelineTest.compile(TimelineTest.item("neck-rotation", "R 3"));
+    assertThat(on(rotation, Segment.Kind.MOVE).get(0)).startsWith("Turn right.");
+  }
+
+  @Test
+  void aChangeOfSideSaysWhatComesNext() {
+    Timeline t = TimelineTest.compile(TimelineTest.item("upper-trap-stretch", "15s"));
+    assertThat(on(t, Segment.Kind.SWITCH_SIDE)).containsExactly("Change sides. Then: Tilt left []");
+  }
+
+  @Test
+  void cyclesCirclesAndRepetitionsAreCountedAsSuch() {
+    Timeline cr = TimelineTest.compile(TimelineTest.item("upper-trap-stretch", "L cr2(6s+15s)"));
+    assertThat(on(cr, Segment.Kind.DEEPER))
+        .last()
+        .asString()
+        .contains("[Cycle 2 of 2 on the left]");
+    Timeline circle = TimelineTest.compile(TimelineTest.item("shoulder-roll", "3 back"));
+    assertThat(on(circle, Segment.Kind.MOVE).get(2))
+        .isEqualTo("Roll both shoulders backward. [Circle 3 of 3]");
+    Timeline move = TimelineTest.compile(TimelineTest.item("neck-rotation", "2"));
+    assertThat(on(move, Segment.Kind.MOVE).get(3))
+        .isEqualTo("Turn right. [Repetition 2 of 2 on the right]");
+  }
+
+  @Test
+  void noCueLeavesAPlaceholderOrARelativeDirection() {
+    for (Exercise e : TimelineTest.CATALOGUE.all()) {
+      Timeline t = TimelineTest.compile(new Item(e, e.target()));
+      List<Cue> cues = new Cues(TimelineTest.CATALOGUE, Locale.ENGLISH).of(t);
+      for (Cue c : cues) {
+        assertThat(c.headline() + " " + c.detail() + " " + c.spoken())
+            .as(e.id())
+            .doesNotContain("{", "}", "opposite", " away from", "limited side");
+      }
+      // On the other side the same words, with left and right exchanged.
+      if (e.sided()) {
+        Timeline left = TimelineTest.compile(oneSide(e, Side.LEFT));
+        Timeline right = TimelineTest.compile(oneSide(e, Side.RIGHT));
+        assertThat(spoken(right)).isEqualTo(exchanged(spoken(left)));
+      }
+    }
+  }
+
+  private static Item oneSide(Exercise e, Side side) {
+    return new Item(e, new Dose.OneSide(side, e.start().on(side).orElseThrow()));
+  }
+
+  private static String spoken(Timeline t) {
+    return String.join(
+        " ",
+        new Cues(TimelineTest.CATALOGUE, Locale.ENGLISH).of(t).stream().map(Cue::spoken).toList());
+  }
+
+  private static String exchanged(String text) {
+    return text.replace("left", "#").replace("right", "left").replace("#", "right");
+  }
+}
