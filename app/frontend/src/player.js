@@ -171,6 +171,7 @@ function session(how, reason) {
     uploadId,
     version: script.version,
     lead: script.lead,
+    length: script.length,
     startedAt: `${local}${sign}${two(Math.floor(minutes / 60))}:${two(minutes % 60)}`,
     zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
     painBefore: script.painBefore,

@@ -27,6 +27,7 @@ import org.biokinet.app.session.SessionUpload;
 import org.biokinet.app.support.AdjustableClock;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.program.DraftEdit;
+import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.timeline.Segment;
 import org.biokinet.core.timeline.Timeline;
 import org.junit.jupiter.api.AfterEach;
@@ -104,13 +105,14 @@ abstract class AppTest {
   SessionUpload session(Client client, Instant started, SessionRow.Ended ended) {
     VersionService.Replay replay = versions.latest(client.getId()).orElseThrow();
     List<Integer> done =
-        Timeline.compile(replay.ledBy(Side.LEFT)).segments().stream()
+        Timeline.compile(replay.session(Side.LEFT, SessionLength.USUAL)).segments().stream()
             .map(Segment::seconds)
             .toList();
     return new SessionUpload(
         UUID.randomUUID(),
         replay.version().number(),
         Side.LEFT,
+        SessionLength.USUAL,
         OffsetDateTime.ofInstant(started, ZoneOffset.UTC),
         "Europe/Lisbon",
         2,

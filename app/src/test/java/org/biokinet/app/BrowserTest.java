@@ -88,7 +88,7 @@ class BrowserTest extends WithBrowser {
     assertThat(phone.locator("main")).containsText("1:48 min");
     accessible(phone);
     phone.getByText("2", new Page.GetByTextOptions().setExact(true)).click();
-    phone.waitForURL("**/player?pain=2");
+    phone.waitForURL("**/player?pain=2**");
     perform(phone, 108);
     phone.clock().resume();
     phone.locator("[name=highestPain][value='3']").check(new Locator.CheckOptions().setForce(true));

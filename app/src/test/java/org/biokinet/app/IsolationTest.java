@@ -66,7 +66,9 @@ class IsolationTest extends AppTest {
                   .param("dose", "30s")
                   .param("to", "0")
                   .param("exercise", "chin-tuck")
-                  .param("position", "CHAIR")
+                  .param("what", "title")
+                  .param("band", "ACSM")
+                  .param("breath", "5")
                   .param("note", "called")
                   .param("screened", "true"))
           .andExpect(

@@ -57,6 +57,7 @@ class SessionTest extends AppTest {
             upload.uploadId(),
             upload.version(),
             upload.lead(),
+            upload.length(),
             upload.startedAt(),
             upload.zone(),
             5,
@@ -123,6 +124,7 @@ class SessionTest extends AppTest {
                 UUID.randomUUID(),
                 1,
                 Side.LEFT,
+                null,
                 good.startedAt(),
                 "Europe/Lisbon",
                 2,
@@ -153,7 +155,7 @@ class SessionTest extends AppTest {
     share(me, client, "chin-tuck", "3x10s");
     Cookie device = device(me, client);
     mvc.perform(post("/me/today").cookie(device).with(csrf()).param("pain", "6"))
-        .andExpect(redirectedUrl("/me/player?pain=6"));
+        .andExpect(redirectedUrl("/me/player?pain=6&length=USUAL"));
     mvc.perform(post("/me/today").cookie(device).with(csrf()).param("pain", "7"))
         .andExpect(redirectedUrl("/me/rest"));
     mvc.perform(get("/me/player").cookie(device).param("pain", "7"))

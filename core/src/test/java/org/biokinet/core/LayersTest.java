@@ -19,7 +19,16 @@ class LayersTest {
 
   /** Each package may use those before it. */
   private static final List<String> ORDER =
-      List.of("anatomy", "dose", "exercise", "program", "timeline", "safety", "progress", "cli");
+      List.of(
+          "anatomy",
+          "dose",
+          "exercise",
+          "program",
+          "timeline",
+          "ledger",
+          "safety",
+          "progress",
+          "cli");
 
   private static final JavaClasses CORE =
       new ClassFileImporter()

@@ -2,6 +2,7 @@ package org.biokinet.app.account;
 
 import java.time.Clock;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
@@ -37,6 +38,12 @@ public class Audit {
     write(practiceId, "client", clientId, clientId, action, detail);
   }
 
+  /** A change to the practice itself. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void practiceChanged(Me me, String action, String detail) {
+    write(me.practiceId(), "practitioner", me.id(), null, action, detail);
+  }
+
   /** A page about a client was opened. */
   @Transactional
   public void saw(Me me, UUID clientId, String page) {
@@ -48,7 +55,12 @@ public class Audit {
   }
 
   private void write(
-      UUID practiceId, String actor, UUID actorId, UUID clientId, String action, String detail) {
+      UUID practiceId,
+      String actor,
+      UUID actorId,
+      @Nullable UUID clientId,
+      String action,
+      String detail) {
     String cut = detail.length() > LONGEST_DETAIL ? detail.substring(0, LONGEST_DETAIL) : detail;
     rows.save(new AuditRow(practiceId, clock.instant(), actor, actorId, clientId, action, cut));
   }

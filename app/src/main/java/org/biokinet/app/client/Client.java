@@ -47,7 +47,7 @@ public class Client extends Row {
     this.work = work;
     this.zone = zone.getId();
     this.language = language.getLanguage();
-    this.breathSeconds = BigDecimal.valueOf(breathSeconds).setScale(1, RoundingMode.HALF_UP);
+    this.breathSeconds = tenths(breathSeconds);
     this.createdAt = createdAt;
   }
 
@@ -88,6 +88,14 @@ public class Client extends Row {
   /** One breath, in seconds. */
   public double breathSeconds() {
     return breathSeconds.doubleValue();
+  }
+
+  void setBreath(double seconds) {
+    breathSeconds = tenths(seconds);
+  }
+
+  private static BigDecimal tenths(double seconds) {
+    return BigDecimal.valueOf(seconds).setScale(1, RoundingMode.HALF_UP);
   }
 
   public Instant createdAt() {

@@ -109,6 +109,13 @@ public class ClientService {
     return histories(List.of(clientId)).getOrDefault(clientId, History.NONE);
   }
 
+  /** One breath of this client, measured or told. */
+  @Changes
+  public void setBreath(Me me, UUID clientId, double seconds) {
+    lock(me, clientId).setBreath(seconds);
+    audit.changed(me, clientId, "breath", seconds + " s");
+  }
+
   /** The practitioner has called, seen or written; what was open is closed with this note. */
   @Changes
   public void dealtWith(Me me, UUID clientId, String note) {

@@ -26,6 +26,7 @@ import org.biokinet.app.session.SessionUpload;
 import org.biokinet.app.support.AdjustableClock;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.program.DraftEdit;
+import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.timeline.Segment;
 import org.biokinet.core.timeline.Timeline;
 import org.jspecify.annotations.Nullable;
@@ -190,7 +191,8 @@ public class DemoLoader implements ApplicationRunner {
     VersionService.Replay replay = versions.latest(client.getId()).orElseThrow();
     Side lead = sessions.nextLead(client.getId());
     List<Integer> done = new ArrayList<>();
-    for (Segment s : Timeline.compile(replay.ledBy(lead)).segments()) done.add(s.seconds());
+    for (Segment s : Timeline.compile(replay.session(lead, SessionLength.USUAL)).segments())
+      done.add(s.seconds());
     at(daysBack, minute);
     Instant started = clock.instant();
     at(daysBack, minute + 9);
@@ -201,6 +203,7 @@ public class DemoLoader implements ApplicationRunner {
             id,
             replay.version().number(),
             lead,
+            SessionLength.USUAL,
             OffsetDateTime.ofInstant(started, ZoneOffset.UTC),
             ZONE.getId(),
             before,

@@ -15,6 +15,7 @@ import java.util.stream.Collectors;
 import org.biokinet.app.account.AccountService;
 import org.biokinet.app.account.Audit;
 import org.biokinet.app.account.Me;
+import org.biokinet.app.account.SettingsService;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientEvent;
 import org.biokinet.app.client.ClientService;
@@ -81,6 +82,7 @@ public class DraftService {
   private final VersionService replays;
   private final ClientService clients;
   private final AccountService accounts;
+  private final SettingsService settings;
   private final Catalogue catalogue;
   private final Audit audit;
   private final ObjectMapper json;
@@ -93,6 +95,7 @@ public class DraftService {
       VersionService replays,
       ClientService clients,
       AccountService accounts,
+      SettingsService settings,
       Catalogue catalogue,
       Audit audit,
       ObjectMapper json,
@@ -103,6 +106,7 @@ public class DraftService {
     this.replays = replays;
     this.clients = clients;
     this.accounts = accounts;
+    this.settings = settings;
     this.catalogue = catalogue;
     this.audit = audit;
     this.json = json;
@@ -191,7 +195,9 @@ public class DraftService {
       return new Outcome.Refused(
           state, "Confirm first that you have screened " + client.firstName() + ".");
     }
-    DraftTimeline check = DraftTimeline.of(state.draft(), client.breathSeconds(), catalogue);
+    DraftTimeline check =
+        DraftTimeline.of(
+            state.draft(), client.breathSeconds(), settings.pacing(me.practiceId()), catalogue);
     if (check.problem().isPresent()) return new Outcome.Refused(state, check.problem().get());
     Program program = check.timeline().orElseThrow().program();
     Catalogue.Snapshot snapshot =
@@ -244,7 +250,10 @@ public class DraftService {
   /** A draft starts from what was shared last; the keys are the same each time it is made. */
   private String startState(UUID clientId) {
     Draft draft =
-        replays.latest(clientId).map(DraftService::start).orElse(new Draft(FIRST_TITLE, List.of()));
+        replays
+            .latest(clientId)
+            .map(DraftService::start)
+            .orElse(new Draft(FIRST_TITLE, Optional.empty(), List.of()));
     return write(Draft.class, draft);
   }
 
@@ -258,9 +267,10 @@ public class DraftService {
               DoseNotation.format(i.dose()),
               Optional.of(i.position()),
               i.order(),
-              i.lead()));
+              i.lead(),
+              Optional.of(i.priority())));
     }
-    return new Draft(replay.program().title(), items);
+    return new Draft(replay.program().title(), replay.program().lead(), items);
   }
 
   private DraftLog.Entry entry(DraftEntryRow row) {

@@ -1,20 +1,30 @@
 package org.biokinet.app.program;
 
 import jakarta.servlet.http.HttpServletResponse;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.UUID;
 import org.biokinet.app.account.Me;
+import org.biokinet.app.account.SettingsService;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientHeader;
 import org.biokinet.app.client.ClientService;
 import org.biokinet.app.client.Station;
 import org.biokinet.core.anatomy.Position;
+import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.DoseNotation;
+import org.biokinet.core.dose.Parsed;
 import org.biokinet.core.exercise.Catalogue;
 import org.biokinet.core.exercise.Exercise;
+import org.biokinet.core.ledger.Band;
 import org.biokinet.core.program.DraftEdit;
+import org.biokinet.core.program.Item.Priority;
+import org.biokinet.core.program.Order;
 import org.biokinet.core.program.Program;
+import org.biokinet.core.timeline.DraftTimeline;
+import org.biokinet.core.timeline.SessionOrder;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -24,6 +34,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.server.ResponseStatusException;
 
 /** Plan: find an exercise, type a dose, see what it means and how long it takes. */
 @Controller
@@ -33,13 +44,22 @@ class PlanController {
   private static final int MOST_HITS = 12;
 
   private final DraftService drafts;
+  private final VersionService versions;
+  private final SettingsService settings;
   private final ClientService clients;
   private final ClientHeader header;
   private final Catalogue catalogue;
 
   PlanController(
-      DraftService drafts, ClientService clients, ClientHeader header, Catalogue catalogue) {
+      DraftService drafts,
+      VersionService versions,
+      SettingsService settings,
+      ClientService clients,
+      ClientHeader header,
+      Catalogue catalogue) {
     this.drafts = drafts;
+    this.versions = versions;
+    this.settings = settings;
     this.clients = clients;
     this.header = header;
     this.catalogue = catalogue;
@@ -100,16 +120,36 @@ class PlanController {
       @RequestParam String exercise,
       Model model,
       HttpServletResponse response) {
-    String start = DoseNotation.format(catalogue.get(exercise).start());
+    Exercise added = catalogue.find(exercise).orElseThrow(PlanController::bad);
+    String start = DoseNotation.format(added.start());
     String key = UUID.randomUUID().toString();
     model.addAttribute("added", key);
     return show(
         me,
         id,
-        drafts.edit(me, id, seq, new DraftEdit.Add(key, exercise, start)),
-        catalogue.words(catalogue.get(exercise), Locale.ENGLISH).name(),
+        drafts.edit(
+            me,
+            id,
+            seq,
+            new DraftEdit.Add(key, exercise, start, Optional.of(place(me, id, added)))),
+        catalogue.words(added, Locale.ENGLISH).name(),
         model,
         response);
+  }
+
+  /** The place where the usual order has it. */
+  private int place(Me me, UUID id, Exercise added) {
+    List<SessionOrder.Stage> stages =
+        timed(me, id).lines().stream()
+            .map(
+                l ->
+                    SessionOrder.stage(
+                        l.exercise(),
+                        l.parsed() instanceof Parsed.Understood ok
+                            ? Optional.of(ok.dose())
+                            : Optional.empty()))
+            .toList();
+    return SessionOrder.place(stages, SessionOrder.stage(added, Optional.of(added.start())));
   }
 
   @PostMapping("/dose")
@@ -121,11 +161,8 @@ class PlanController {
       @RequestParam(defaultValue = "") String dose,
       Model model,
       HttpServletResponse response) {
-    String cut =
-        dose.length() > DoseNotation.LONGEST_TEXT
-            ? dose.substring(0, DoseNotation.LONGEST_TEXT)
-            : dose;
-    DraftService.Outcome outcome = drafts.edit(me, id, seq, new DraftEdit.SetDose(key, cut));
+    String typed = cut(dose, DoseNotation.LONGEST_TEXT);
+    DraftService.Outcome outcome = drafts.edit(me, id, seq, new DraftEdit.SetDose(key, typed));
     String plan = show(me, id, outcome, dose, model, response);
     if (outcome instanceof DraftService.Outcome.Done) {
       // Only what the dose changes, so that the next cell can be typed in meanwhile.
@@ -138,37 +175,122 @@ class PlanController {
     return plan;
   }
 
-  @PostMapping("/position")
-  String position(
+  /** One choice: of an item where a key is given, else of the whole program. */
+  @PostMapping("/set")
+  String set(
       @AuthenticationPrincipal Me me,
       @PathVariable UUID id,
       @RequestParam int seq,
-      @RequestParam String key,
-      @RequestParam Position position,
+      @RequestParam(defaultValue = "") String key,
+      @RequestParam String what,
+      @RequestParam(defaultValue = "") String value,
       Model model,
       HttpServletResponse response) {
+    DraftEdit edit =
+        switch (what) {
+          case "title" -> new DraftEdit.SetTitle(cut(value.strip(), Program.LONGEST_TITLE));
+          case "lead" -> new DraftEdit.SetLead(choice(Side.class, value));
+          case "position" ->
+              new DraftEdit.SetPosition(
+                  key, choice(Position.class, value).orElseThrow(PlanController::bad));
+          case "order" -> new DraftEdit.SetOrder(key, choice(Order.class, value));
+          case "item-lead" -> new DraftEdit.SetItemLead(key, choice(Side.class, value));
+          case "priority" ->
+              new DraftEdit.SetPriority(
+                  key, choice(Priority.class, value).orElseThrow(PlanController::bad));
+          default -> throw bad();
+        };
+    return show(me, id, drafts.edit(me, id, seq, edit), value, model, response);
+  }
+
+  private static ResponseStatusException bad() {
+    return new ResponseStatusException(HttpStatus.BAD_REQUEST);
+  }
+
+  private static <T extends Enum<T>> Optional<T> choice(Class<T> type, String name) {
+    if (name.isEmpty()) return Optional.empty();
+    return Optional.of(
+        Arrays.stream(type.getEnumConstants())
+            .filter(v -> v.name().equals(name))
+            .findFirst()
+            .orElseThrow(PlanController::bad));
+  }
+
+  private static String cut(String text, int most) {
+    return text.length() > most ? text.substring(0, most) : text;
+  }
+
+  /** Puts the items that are understood in their usual order; the others stay behind them. */
+  @PostMapping("/arrange")
+  String arrange(
+      @AuthenticationPrincipal Me me,
+      @PathVariable UUID id,
+      @RequestParam int seq,
+      Model model,
+      HttpServletResponse response) {
+    DraftTimeline timed = timed(me, id);
+    List<DraftTimeline.Line> understood =
+        timed.lines().stream().filter(l -> l.parsed() instanceof Parsed.Understood).toList();
+    List<String> keys =
+        timed
+            .timeline()
+            .map(t -> SessionOrder.usual(t.program().items()))
+            .orElse(List.of())
+            .stream()
+            .map(i -> understood.get(i).draft().key())
+            .toList();
     return show(
         me,
         id,
-        drafts.edit(me, id, seq, new DraftEdit.SetPosition(key, position)),
-        position.label(),
+        drafts.edit(me, id, seq, new DraftEdit.Arrange(keys)),
+        "the usual order",
         model,
         response);
   }
 
-  @PostMapping("/title")
-  String title(
+  private DraftTimeline timed(Me me, UUID id) {
+    Client client = clients.get(me, id);
+    return DraftTimeline.of(
+        drafts.state(me, id).draft(),
+        client.breathSeconds(),
+        settings.pacing(me.practiceId()),
+        catalogue);
+  }
+
+  /** One breath of this client; every dose in breaths follows. */
+  @PostMapping("/breath")
+  String breath(
       @AuthenticationPrincipal Me me,
       @PathVariable UUID id,
-      @RequestParam int seq,
-      @RequestParam(defaultValue = "") String title,
+      @RequestParam(defaultValue = "") String breath,
       Model model,
       HttpServletResponse response) {
-    String text = title.strip();
-    String cut =
-        text.length() > Program.LONGEST_TITLE ? text.substring(0, Program.LONGEST_TITLE) : text;
-    return show(
-        me, id, drafts.edit(me, id, seq, new DraftEdit.SetTitle(cut)), title, model, response);
+    double seconds =
+        breath.strip().matches("\\d{1,2}([.,]\\d)?")
+            ? Double.parseDouble(breath.strip().replace(',', '.'))
+            : 0;
+    if (seconds >= Program.SHORTEST_BREATH && seconds <= Program.LONGEST_BREATH) {
+      clients.setBreath(me, id, seconds);
+    } else {
+      response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
+      model.addAttribute("breathTyped", breath);
+      model.addAttribute(
+          "breathError",
+          "Seconds from %.0f to %.0f, such as 5 or 4.5."
+              .formatted(Program.SHORTEST_BREATH, Program.LONGEST_BREATH));
+    }
+    plan(me, id, drafts.state(me, id), model);
+    return "program/plan-parts :: plan";
+  }
+
+  /** Which published band the practice wants to see. */
+  @PostMapping("/band")
+  String band(
+      @AuthenticationPrincipal Me me, @PathVariable UUID id, @RequestParam Band band, Model model) {
+    clients.get(me, id);
+    settings.setBand(me, band);
+    plan(me, id, drafts.state(me, id), model);
+    return "program/plan-parts :: plan";
   }
 
   @PostMapping("/move")
@@ -261,6 +383,15 @@ class PlanController {
     Client client = clients.get(me, id);
     model.addAttribute("client", client);
     model.addAttribute(
-        "plan", PlanView.of(state, client.breathSeconds(), catalogue, Locale.ENGLISH));
+        "plan",
+        PlanView.of(
+            state,
+            versions.latest(id),
+            client.breathSeconds(),
+            settings.pacing(me.practiceId()),
+            settings.band(me.practiceId()),
+            catalogue,
+            Locale.ENGLISH));
+    model.addAttribute("bands", Band.values());
   }
 }

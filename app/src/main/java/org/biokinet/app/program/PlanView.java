@@ -1,5 +1,6 @@
 package org.biokinet.app.program;
 
+import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -8,34 +9,52 @@ import org.biokinet.core.anatomy.Position;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.Direction;
 import org.biokinet.core.dose.DoseWords;
+import org.biokinet.core.dose.Pacing;
 import org.biokinet.core.dose.Parsed;
 import org.biokinet.core.exercise.Catalogue;
 import org.biokinet.core.exercise.Exercise;
 import org.biokinet.core.exercise.ExerciseWords;
+import org.biokinet.core.ledger.Band;
+import org.biokinet.core.ledger.Ledger;
+import org.biokinet.core.program.Item.Priority;
+import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.timeline.DraftTimeline;
+import org.biokinet.core.timeline.SessionOrder;
 import org.biokinet.core.timeline.Timeline;
 
 /**
  * The Plan page's list as the template shows it.
  *
- * @param total of one session, m:ss
+ * @param total of a usual session, m:ss
+ * @param lengths the short and the long session, where they differ from it
+ * @param remarks where the order is not the usual one, and why that matters
+ * @param breath one breath of this client, in seconds
+ * @param lead the side that always goes first, or empty
  * @param longest the longest stretch bar on one side, in seconds, for the scale of all bars
  */
 public record PlanView(
     String title,
     List<Line> lines,
     String total,
+    List<String> lengths,
     int longest,
     Optional<String> problem,
     int seq,
     boolean canUndo,
     boolean canRedo,
     boolean started,
-    int nextVersion) {
+    int nextVersion,
+    List<String> remarks,
+    LedgerView ledger,
+    String breath,
+    String lead) {
 
   /**
    * One item.
    *
+   * @param order the code of the order chosen, or empty
+   * @param lead the side chosen to go first, or empty
+   * @param chosen whether any of these differs from the usual
    * @param ways which way each side goes: "L: Tilt right · R: Tilt left"
    * @param canonical the one form in which this dose is written; as typed when not understood
    * @param meaning the dose in words, or what is wrong with it
@@ -54,11 +73,25 @@ public record PlanView(
       int left,
       int right,
       Position position,
-      List<Position> positions) {}
+      List<Position> positions,
+      boolean sided,
+      String order,
+      String lead,
+      boolean high,
+      boolean chosen) {}
 
+  /**
+   * @param before the version shared last, for the rise from week to week
+   */
   static PlanView of(
-      DraftService.State state, double breathSeconds, Catalogue catalogue, Locale locale) {
-    DraftTimeline timed = DraftTimeline.of(state.draft(), breathSeconds, catalogue);
+      DraftService.State state,
+      Optional<VersionService.Replay> before,
+      double breathSeconds,
+      Pacing pacing,
+      Band band,
+      Catalogue catalogue,
+      Locale locale) {
+    DraftTimeline timed = DraftTimeline.of(state.draft(), breathSeconds, pacing, catalogue);
     List<Line> lines = new ArrayList<>();
     for (DraftTimeline.Line line : timed.lines()) {
       lines.add(line(line, lines.size() + 1, catalogue, locale));
@@ -68,19 +101,52 @@ public record PlanView(
         state.draft().title(),
         lines,
         Timeline.clock(timed.seconds()),
+        timed.timeline().map(PlanView::lengths).orElse(List.of()),
         Math.max(60, longest),
         timed.problem(),
         state.seq(),
         state.canUndo(),
         state.canRedo(),
         state.started(),
-        state.nextVersion());
+        state.nextVersion(),
+        timed.timeline().map(PlanView::remarks).orElse(List.of()),
+        LedgerView.of(
+            timed.timeline().map(Ledger::of).orElse(NOTHING),
+            before.map(r -> Ledger.of(Timeline.compile(r.program()))).orElse(NOTHING),
+            before.isPresent(),
+            band),
+        BigDecimal.valueOf(breathSeconds).stripTrailingZeros().toPlainString(),
+        state.draft().lead().map(Enum::name).orElse(""));
+  }
+
+  private static final Ledger NOTHING = new Ledger(List.of());
+
+  private static List<String> lengths(Timeline usual) {
+    List<String> lengths = new ArrayList<>();
+    for (SessionLength length : List.of(SessionLength.SHORT, SessionLength.LONG)) {
+      try {
+        int seconds = Timeline.compile(usual.program().session(Side.LEFT, length)).seconds();
+        if (seconds != usual.seconds()) {
+          lengths.add("%s %s".formatted(length.code(), Timeline.clock(seconds)));
+        }
+      } catch (Timeline.TooLong e) {
+        lengths.add(length.code() + " over 2 h, not offered");
+      }
+    }
+    return lengths;
+  }
+
+  private static List<String> remarks(Timeline timeline) {
+    return SessionOrder.explain(timeline.program().items()).stream()
+        .map(SessionOrder.Remark::text)
+        .toList();
   }
 
   private static Line line(
       DraftTimeline.Line line, int number, Catalogue catalogue, Locale locale) {
     Exercise e = line.exercise();
     ExerciseWords words = catalogue.words(e, locale);
+    boolean high = line.draft().priority().equals(Optional.of(Priority.HIGH));
     boolean understood = line.parsed() instanceof Parsed.Understood;
     String meaning =
         line.parsed() instanceof Parsed.Understood ok
@@ -100,7 +166,12 @@ public record PlanView(
         line.stretchLeft(),
         line.stretchRight(),
         line.position(),
-        e.positions());
+        e.positions(),
+        e.sided(),
+        line.draft().order().map(Enum::name).orElse(""),
+        line.draft().lead().map(Enum::name).orElse(""),
+        high,
+        high || line.draft().order().isPresent() || line.draft().lead().isPresent());
   }
 
   private static String ways(Exercise e, ExerciseWords words, Locale locale) {

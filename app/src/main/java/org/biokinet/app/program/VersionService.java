@@ -15,6 +15,7 @@ import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.exercise.Catalogue;
 import org.biokinet.core.program.Program;
 import org.biokinet.core.program.ProgramDocument;
+import org.biokinet.core.program.SessionLength;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -30,10 +31,9 @@ public class VersionService {
   /** A version with everything needed to perform it. */
   public record Replay(ProgramVersion version, Program program, Catalogue catalogue) {
 
-    /** The same program with the other side first. */
-    public Program ledBy(Side lead) {
-      return new Program(
-          program.title(), program.breathSeconds(), program.pacing(), lead, program.items());
+    /** One session of it; a side that the practitioner has fixed goes first whatever the turn. */
+    public Program session(Side turn, SessionLength length) {
+      return program.session(turn, length);
     }
   }
 

@@ -15,6 +15,8 @@ import org.biokinet.app.support.Days;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.DoseWords;
 import org.biokinet.core.program.Item;
+import org.biokinet.core.program.Program;
+import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.safety.PainBefore;
 import org.biokinet.core.timeline.Timeline;
 import org.springframework.http.HttpStatus;
@@ -35,6 +37,9 @@ class MeController {
 
   /** One line of today's list. */
   record TodayItem(String name, String meaning, String clock) {}
+
+  /** A length that can be chosen. */
+  record Choice(SessionLength length, String clock) {}
 
   private final VersionService versions;
   private final SessionService sessions;
@@ -65,7 +70,8 @@ class MeController {
     if (latest.isEmpty()) return "session/nothing";
     if (clients.history(me.id()).paused()) return "session/paused";
     VersionService.Replay replay = latest.get();
-    Timeline timeline = Timeline.compile(replay.ledBy(sessions.nextLead(me.id())));
+    Side turn = sessions.nextLead(me.id());
+    Timeline timeline = Timeline.compile(replay.session(turn, SessionLength.USUAL));
     List<TodayItem> items = new ArrayList<>();
     for (Item item : replay.program().items()) {
       items.add(
@@ -77,6 +83,7 @@ class MeController {
     model.addAttribute("title", replay.program().title());
     model.addAttribute("items", items);
     model.addAttribute("total", Timeline.clock(timeline.seconds()));
+    model.addAttribute("choices", choices(replay, turn, timeline.seconds()));
     model.addAttribute(
         "last",
         sessions.page(me.id(), 0, 1).stream()
@@ -86,12 +93,31 @@ class MeController {
     return "session/today";
   }
 
+  /** Shorter and longer sessions, where they differ from the usual one and can be done. */
+  private static List<Choice> choices(VersionService.Replay replay, Side turn, int usual) {
+    List<Choice> choices = new ArrayList<>();
+    for (SessionLength length : SessionLength.values()) {
+      try {
+        int seconds = Timeline.compile(replay.session(turn, length)).seconds();
+        if (length == SessionLength.USUAL || seconds != usual) {
+          choices.add(new Choice(length, Timeline.clock(seconds)));
+        }
+      } catch (Timeline.TooLong e) {
+        // Nobody is offered a session that is longer than any may be.
+      }
+    }
+    return choices;
+  }
+
   /** Pain now decides whether there is a session. */
   @PostMapping("/today")
-  String start(@AuthenticationPrincipal ClientMe me, @RequestParam(defaultValue = "-1") int pain) {
+  String start(
+      @AuthenticationPrincipal ClientMe me,
+      @RequestParam(defaultValue = "-1") int pain,
+      @RequestParam(defaultValue = "USUAL") SessionLength length) {
     if (!PainBefore.valid(pain)) return "redirect:/me/today?missing";
     PainBefore before = new PainBefore(pain);
-    if (before.mayStart()) return "redirect:/me/player?pain=" + pain;
+    if (before.mayStart()) return "redirect:/me/player?pain=%d&length=%s".formatted(pain, length);
     sessions.refusedStart(me, before);
     return "redirect:/me/rest";
   }
@@ -103,7 +129,11 @@ class MeController {
   }
 
   @GetMapping("/player")
-  String player(@AuthenticationPrincipal ClientMe me, @RequestParam int pain, Model model) {
+  String player(
+      @AuthenticationPrincipal ClientMe me,
+      @RequestParam int pain,
+      @RequestParam(defaultValue = "USUAL") SessionLength length,
+      Model model) {
     Optional<VersionService.Replay> replay = versions.latest(me.id());
     if (replay.isEmpty()
         || clients.history(me.id()).paused()
@@ -112,11 +142,11 @@ class MeController {
       return "redirect:/me/today";
     }
     who(me, model);
-    Side lead = sessions.nextLead(me.id());
-    PlayerScript script = PlayerScript.of(replay.get(), lead, pain, me.language());
+    Program session = replay.get().session(sessions.nextLead(me.id()), length);
+    PlayerScript script = PlayerScript.of(replay.get(), session, pain, me.language());
     model.addAttribute("script", json(script));
     model.addAttribute("title", replay.get().program().title());
-    model.addAttribute("lead", lead);
+    model.addAttribute("lead", script.lead());
     model.addAttribute(
         "sided", replay.get().program().items().stream().anyMatch(i -> i.exercise().sided()));
     model.addAttribute("strip", Strip.of(script));

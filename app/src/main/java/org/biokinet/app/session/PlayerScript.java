@@ -6,6 +6,8 @@ import java.util.Locale;
 import java.util.Optional;
 import org.biokinet.app.program.VersionService;
 import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.program.Program;
+import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.timeline.Cue;
 import org.biokinet.core.timeline.Cues;
 import org.biokinet.core.timeline.Segment;
@@ -13,7 +15,13 @@ import org.biokinet.core.timeline.Timeline;
 
 /** All that the player needs: it walks these steps by the clock and decides nothing itself. */
 record PlayerScript(
-    int version, Side lead, int painBefore, int seconds, List<String> items, List<Step> steps) {
+    int version,
+    Side lead,
+    SessionLength length,
+    int painBefore,
+    int seconds,
+    List<String> items,
+    List<Step> steps) {
 
   /**
    * One segment.
@@ -39,8 +47,9 @@ record PlayerScript(
       int back,
       int skip) {}
 
-  static PlayerScript of(VersionService.Replay replay, Side lead, int painBefore, Locale locale) {
-    Timeline timeline = Timeline.compile(replay.ledBy(lead));
+  static PlayerScript of(
+      VersionService.Replay replay, Program session, int painBefore, Locale locale) {
+    Timeline timeline = Timeline.compile(session);
     Cues words = new Cues(replay.catalogue(), locale);
     List<Cue> cues = words.of(timeline);
     List<Segment> segments = timeline.segments();
@@ -75,7 +84,13 @@ record PlayerScript(
             .map(item -> replay.catalogue().words(item.exercise(), locale).name())
             .toList();
     return new PlayerScript(
-        replay.version().number(), lead, painBefore, timeline.seconds(), names, steps);
+        replay.version().number(),
+        session.leadOr(Side.LEFT),
+        session.length(),
+        painBefore,
+        timeline.seconds(),
+        names,
+        steps);
   }
 
   private static Optional<Side> toward(VersionService.Replay replay, Segment s) {
@@ -93,13 +108,23 @@ record PlayerScript(
           case ENTER, RISE, MOVE, BREATHE, TIMED -> true;
           default -> false;
         };
-    return begins || before.item() != s.item();
+    return begins || beginsItem(before, s);
+  }
+
+  /** In a long session an item may follow itself. */
+  private static boolean beginsItem(Segment before, Segment s) {
+    boolean after = before.kind().isWork() || before.kind() == Segment.Kind.EXIT;
+    boolean gettingThere =
+        s.kind() == Segment.Kind.SETUP
+            || s.kind() == Segment.Kind.POSITION
+            || s.kind() == Segment.Kind.EQUIPMENT;
+    return before.item() != s.item() || (after && gettingThere);
   }
 
   private static int firstOfNextItem(List<Segment> segments, int i) {
-    int item = segments.get(i).item();
-    int next = i;
-    while (next < segments.size() && segments.get(next).item() == item) next++;
+    int next = i + 1;
+    while (next < segments.size() && !beginsItem(segments.get(next - 1), segments.get(next)))
+      next++;
     return next;
   }
 }

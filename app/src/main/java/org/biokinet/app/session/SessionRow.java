@@ -10,6 +10,7 @@ import java.time.LocalDate;
 import java.util.UUID;
 import org.biokinet.app.support.Row;
 import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.program.SessionLength;
 
 /** One performance of a program, as it was done. */
 @Entity
@@ -32,6 +33,9 @@ public class SessionRow extends Row {
 
   @Enumerated(EnumType.STRING)
   private Side lead;
+
+  @Enumerated(EnumType.STRING)
+  private SessionLength length;
 
   private BigDecimal breathSeconds;
   private Instant startedAt;
@@ -58,6 +62,7 @@ public class SessionRow extends Row {
       String contentHash,
       UUID programVersionId,
       Side lead,
+      SessionLength length,
       double breathSeconds,
       Instant startedAt,
       int offsetMinutes,
@@ -75,6 +80,7 @@ public class SessionRow extends Row {
     this.contentHash = contentHash;
     this.programVersionId = programVersionId;
     this.lead = lead;
+    this.length = length;
     this.breathSeconds = BigDecimal.valueOf(breathSeconds);
     this.startedAt = startedAt;
     this.offsetMinutes = offsetMinutes;
@@ -108,6 +114,10 @@ public class SessionRow extends Row {
   /** The side that went first. */
   public Side lead() {
     return lead;
+  }
+
+  public SessionLength length() {
+    return length;
   }
 
   public double breathSeconds() {

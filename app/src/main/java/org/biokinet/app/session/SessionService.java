@@ -141,7 +141,7 @@ public class SessionService {
         versions
             .number(me.id(), upload.version())
             .orElseThrow(() -> new BadUpload("there is no version " + upload.version()));
-    Timeline timeline = Timeline.compile(replay.ledBy(upload.lead()));
+    Timeline timeline = Timeline.compile(replay.session(upload.lead(), upload.lengthDone()));
     Performance performance;
     try {
       performance = Performance.of(timeline, upload.done());
@@ -160,6 +160,7 @@ public class SessionService {
                 hash,
                 replay.version().getId(),
                 upload.lead(),
+                upload.lengthDone(),
                 replay.program().breathSeconds(),
                 started,
                 upload.startedAt().getOffset().getTotalSeconds() / 60,

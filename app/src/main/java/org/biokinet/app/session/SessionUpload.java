@@ -6,6 +6,8 @@ import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.UUID;
 import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.program.SessionLength;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A session as the player sends it.
@@ -13,6 +15,7 @@ import org.biokinet.core.anatomy.Side;
  * @param uploadId made by the player; sending the same again changes nothing
  * @param version the program version that was performed
  * @param lead the side that went first
+ * @param length how much of the program; a player from before there were lengths says nothing
  * @param startedAt by the device's clock, with its offset
  * @param zone the device's time zone
  * @param done seconds spent in each segment of the timeline, in order
@@ -22,9 +25,15 @@ public record SessionUpload(
     @NotNull UUID uploadId,
     int version,
     @NotNull Side lead,
+    @Nullable SessionLength length,
     @NotNull OffsetDateTime startedAt,
     @NotNull @Size(max = 64) String zone,
     int painBefore,
     @NotNull SessionRow.Ended ended,
     @NotNull @Size(max = 1000) String reason,
-    @NotNull @Size(max = 20_000) List<@NotNull Integer> done) {}
+    @NotNull @Size(max = 20_000) List<@NotNull Integer> done) {
+
+  public SessionLength lengthDone() {
+    return length == null ? SessionLength.USUAL : length;
+  }
+}

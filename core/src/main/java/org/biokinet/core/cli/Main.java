@@ -27,8 +27,11 @@ public final class Main {
     List<String> rest = arguments.isEmpty() ? List.of() : arguments.subList(1, arguments.size());
     return switch (command) {
       case "timeline" -> new TimelineCommand(out, err).run(rest);
+      case "catalogue" -> new CatalogueCommand(out, err).run(rest);
       default -> {
-        err.println("usage: biokinet timeline FILE [--json]");
+        err.println(
+            "usage: biokinet timeline FILE [--json] [--length short|usual|long]"
+                + " | catalogue [WORD …]");
         yield BAD_INPUT;
       }
     };

@@ -9,13 +9,19 @@ import java.nio.charset.CharacterCodingException;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Iterator;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
+import org.biokinet.core.anatomy.Coded;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.DoseNotation;
 import org.biokinet.core.exercise.Catalogue;
 import org.biokinet.core.program.Item;
+import org.biokinet.core.program.Program;
 import org.biokinet.core.program.ProgramDocument;
+import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.timeline.Cue;
 import org.biokinet.core.timeline.Cues;
 import org.biokinet.core.timeline.Segment;
@@ -24,7 +30,8 @@ import org.biokinet.core.timeline.Timeline;
 /** Compiles a program document: as an aligned table, or as JSON. */
 final class TimelineCommand {
 
-  private static final String USAGE = "usage: biokinet timeline FILE [--json]";
+  private static final String USAGE =
+      "usage: biokinet timeline FILE [--json] [--length short|usual|long]";
 
   private final PrintStream out;
   private final PrintStream err;
@@ -35,12 +42,23 @@ final class TimelineCommand {
   }
 
   int run(List<String> arguments) {
-    List<String> files = arguments.stream().filter(a -> !a.startsWith("--")).toList();
-    List<String> options = arguments.stream().filter(a -> a.startsWith("--")).toList();
-    if (files.size() != 1 || !List.of("--json").containsAll(options)) {
-      err.println(USAGE);
-      return Main.BAD_INPUT;
+    List<String> files = new ArrayList<>();
+    boolean asJson = false;
+    Optional<SessionLength> length = Optional.empty();
+    for (Iterator<String> rest = arguments.iterator(); rest.hasNext(); ) {
+      String argument = rest.next();
+      if (argument.equals("--json")) {
+        asJson = true;
+      } else if (argument.equals("--length") && rest.hasNext()) {
+        length = Coded.find(SessionLength.class, rest.next());
+        if (length.isEmpty()) return usage();
+      } else if (argument.startsWith("--")) {
+        return usage();
+      } else {
+        files.add(argument);
+      }
     }
+    if (files.size() != 1) return usage();
     String text;
     try {
       text = Files.readString(Path.of(files.get(0)));
@@ -62,18 +80,24 @@ final class TimelineCommand {
     }
     Timeline timeline;
     try {
-      timeline = Timeline.compile(((ProgramDocument.Reading.Ok) reading).program());
+      Program program = ((ProgramDocument.Reading.Ok) reading).program();
+      timeline = Timeline.compile(program.session(Side.LEFT, length.orElse(program.length())));
     } catch (Timeline.TooLong e) {
       err.println(e.getMessage());
       return Main.BAD_INPUT;
     }
     List<Cue> cues = new Cues(catalogue, Locale.ENGLISH).of(timeline);
-    if (options.contains("--json")) {
+    if (asJson) {
       out.println(json(timeline, cues).toPrettyString());
     } else {
       table(timeline, cues);
     }
     return Main.OK;
+  }
+
+  private int usage() {
+    err.println(USAGE);
+    return Main.BAD_INPUT;
   }
 
   private static ObjectNode json(Timeline timeline, List<Cue> cues) {

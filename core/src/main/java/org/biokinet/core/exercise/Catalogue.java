@@ -21,6 +21,7 @@ import org.biokinet.core.anatomy.Coded;
 import org.biokinet.core.anatomy.Equipment;
 import org.biokinet.core.anatomy.Position;
 import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.anatomy.SidedMotion;
 import org.biokinet.core.anatomy.Tissue;
 import org.biokinet.core.dose.Direction;
 import org.biokinet.core.dose.Dose;
@@ -109,7 +110,10 @@ public final class Catalogue {
     Stanza s = language.get(exercise.id());
     if (s == null) throw new CatalogueException(exercise.id() + " has no words");
     return new ExerciseWords(
-        s.required("name"), s.required("move"), s.required("how"), s.required("feel"));
+        s.required("name"),
+        s.required("move"),
+        s.optional("how").orElse(""),
+        s.optional("feel").orElse(""));
   }
 
   /** Entries whose name, id, group or tissues contain every word, best first. */
@@ -168,7 +172,9 @@ public final class Catalogue {
         code(s, "group", Group.class),
         context,
         s.optional("moves").map(v -> code(s, "moves", Relation.class)),
+        s.optional("moves-in").map(v -> code(s, "moves-in", SidedMotion.class)),
         s.optional("turns").map(v -> code(s, "turns", Relation.class)),
+        s.optional("closes").isPresent(),
         codes(s, "targets", Tissue.class),
         codes(s, "positions", Position.class),
         set(s, "equipment", Equipment.class),

@@ -6,6 +6,7 @@ import java.util.Set;
 import org.biokinet.core.anatomy.Equipment;
 import org.biokinet.core.anatomy.Position;
 import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.anatomy.SidedMotion;
 import org.biokinet.core.anatomy.Tissue;
 import org.biokinet.core.dose.Dose;
 import org.biokinet.core.dose.DoseContext;
@@ -14,6 +15,8 @@ import org.biokinet.core.dose.DoseContext;
  * One exercise of the catalogue: its facts, without its words.
  *
  * @param relation the main movement seen from the treated side; empty where nothing is sided
+ * @param motion what the main movement is; empty where it serves no motion that can be limited
+ * @param closes whether it belongs at the very end of a session
  * @param turn the head's rotation, where it differs from the main movement or adds to it
  * @param targets the first is primary; never empty
  * @param positions allowed positions, the usual one first; never empty
@@ -25,7 +28,9 @@ public record Exercise(
     Group group,
     DoseContext doseContext,
     Optional<Relation> relation,
+    Optional<SidedMotion> motion,
     Optional<Relation> turn,
+    boolean closes,
     List<Tissue> targets,
     List<Position> positions,
     Set<Equipment> equipment,
@@ -58,6 +63,21 @@ public record Exercise(
   /** Which way the main movement goes when this side is treated. */
   public Optional<Side> movesToward(Side treated) {
     return relation.map(r -> r.direction(treated));
+  }
+
+  /**
+   * The side to treat when a motion is limited toward one side: the exercise then contains that
+   * very motion, done that way. A head rotation goes by {@code turn} where it is set, else all goes
+   * by {@code relation}. Empty where the exercise does not contain the motion. The one home of this
+   * mapping; backwards it would dose the wrong side.
+   *
+   * @param toward where the motion is limited: "lateral flexion to the left" is left
+   */
+  public Optional<Side> treatedSideFor(SidedMotion limited, Side toward) {
+    if (limited == SidedMotion.NECK_ROTATION && turn.isPresent()) {
+      return turn.map(r -> r.treated(toward));
+    }
+    return motion.filter(limited::equals).flatMap(m -> relation).map(r -> r.treated(toward));
   }
 
   /** Which way the head turns when this side is treated; empty where it does not turn. */

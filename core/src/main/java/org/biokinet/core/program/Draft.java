@@ -1,16 +1,22 @@
 package org.biokinet.core.program;
 
 import java.util.List;
+import java.util.Optional;
+import org.biokinet.core.anatomy.Side;
 
-/** A program while it is being written. */
-public record Draft(String title, List<DraftItem> items) {
+/**
+ * A program while it is being written.
+ *
+ * @param lead the side that always goes first; empty where the sides take turns
+ */
+public record Draft(String title, Optional<Side> lead, List<DraftItem> items) {
 
   public Draft {
     items = List.copyOf(items);
   }
 
   public Draft withItems(List<DraftItem> others) {
-    return new Draft(title, others);
+    return new Draft(title, lead, others);
   }
 
   /** Place of an item, or -1 when it is gone. */

@@ -3,9 +3,13 @@ package org.biokinet.core.program;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.UnaryOperator;
 import org.biokinet.core.anatomy.Position;
+import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.program.Item.Priority;
 
 /**
  * One change to a draft, as it stands in the log. An edit that no longer fits (its item is gone)
@@ -19,17 +23,31 @@ import org.biokinet.core.anatomy.Position;
   @JsonSubTypes.Type(value = DraftEdit.SetDose.class, name = "dose"),
   @JsonSubTypes.Type(value = DraftEdit.SetPosition.class, name = "position"),
   @JsonSubTypes.Type(value = DraftEdit.SetTitle.class, name = "title"),
+  @JsonSubTypes.Type(value = DraftEdit.SetOrder.class, name = "order"),
+  @JsonSubTypes.Type(value = DraftEdit.SetItemLead.class, name = "item-lead"),
+  @JsonSubTypes.Type(value = DraftEdit.SetLead.class, name = "lead"),
+  @JsonSubTypes.Type(value = DraftEdit.SetPriority.class, name = "priority"),
+  @JsonSubTypes.Type(value = DraftEdit.Arrange.class, name = "arrange"),
 })
 public sealed interface DraftEdit {
 
   Draft apply(Draft draft);
 
-  /** At the end of the list. */
-  record Add(String key, String exercise, String dose) implements DraftEdit {
+  /**
+   * A new item.
+   *
+   * @param at index from 0; at the end of the list when empty
+   */
+  record Add(String key, String exercise, String dose, Optional<Integer> at) implements DraftEdit {
+    public Add(String key, String exercise, String dose) {
+      this(key, exercise, dose, Optional.empty());
+    }
+
     @Override
     public Draft apply(Draft draft) {
       List<DraftItem> items = new ArrayList<>(draft.items());
-      items.add(DraftItem.of(key, exercise, dose));
+      int index = at.filter(i -> i >= 0 && i <= items.size()).orElse(items.size());
+      items.add(index, DraftItem.of(key, exercise, dose));
       return draft.withItems(items);
     }
   }
@@ -76,7 +94,54 @@ public sealed interface DraftEdit {
   record SetTitle(String title) implements DraftEdit {
     @Override
     public Draft apply(Draft draft) {
-      return new Draft(title, draft.items());
+      return new Draft(title, draft.lead(), draft.items());
+    }
+  }
+
+  /** Sides in turn or one first; the exercise's usual when empty. */
+  record SetOrder(String key, Optional<Order> order) implements DraftEdit {
+    @Override
+    public Draft apply(Draft draft) {
+      return change(draft, key, i -> i.withOrder(order));
+    }
+  }
+
+  /** The side that goes first in this item; the session's when empty. */
+  record SetItemLead(String key, Optional<Side> lead) implements DraftEdit {
+    @Override
+    public Draft apply(Draft draft) {
+      return change(draft, key, i -> i.withLead(lead));
+    }
+  }
+
+  /** The side that goes first in every session; they take turns when empty. */
+  record SetLead(Optional<Side> lead) implements DraftEdit {
+    @Override
+    public Draft apply(Draft draft) {
+      return new Draft(draft.title(), lead, draft.items());
+    }
+  }
+
+  record SetPriority(String key, Priority priority) implements DraftEdit {
+    @Override
+    public Draft apply(Draft draft) {
+      return change(draft, key, i -> i.withPriority(priority));
+    }
+  }
+
+  /** All items in this order; those not named stay behind them. */
+  record Arrange(List<String> keys) implements DraftEdit {
+    public Arrange {
+      keys = List.copyOf(keys);
+    }
+
+    @Override
+    public Draft apply(Draft draft) {
+      List<DraftItem> items = new ArrayList<>(draft.items());
+      items.sort(
+          Comparator.comparingInt(
+              i -> keys.contains(i.key()) ? keys.indexOf(i.key()) : keys.size()));
+      return draft.withItems(items);
     }
   }
 

@@ -1,6 +1,7 @@
 package org.biokinet.core.program;
 
 import java.util.Optional;
+import org.biokinet.core.anatomy.Coded;
 import org.biokinet.core.anatomy.Position;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.Dose;
@@ -15,7 +16,29 @@ import org.biokinet.core.exercise.Group;
  * @param lead the leading side; empty for the session's
  */
 public record Item(
-    Exercise exercise, Dose dose, Position position, Optional<Order> order, Optional<Side> lead) {
+    Exercise exercise,
+    Dose dose,
+    Position position,
+    Optional<Order> order,
+    Optional<Side> lead,
+    Priority priority) {
+
+  /** What a short session keeps. */
+  public enum Priority implements Coded {
+    HIGH("high"),
+    NORMAL("normal");
+
+    private final String code;
+
+    Priority(String code) {
+      this.code = code;
+    }
+
+    @Override
+    public String code() {
+      return code;
+    }
+  }
 
   public Item {
     if (!exercise.positions().contains(position)) {
@@ -28,7 +51,13 @@ public record Item(
   }
 
   public Item(Exercise exercise, Dose dose) {
-    this(exercise, dose, exercise.usualPosition(), Optional.empty(), Optional.empty());
+    this(
+        exercise,
+        dose,
+        exercise.usualPosition(),
+        Optional.empty(),
+        Optional.empty(),
+        Priority.NORMAL);
   }
 
   /**

@@ -1,6 +1,7 @@
 package org.biokinet.core.program;
 
 import java.util.List;
+import java.util.Optional;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.Pacing;
 
@@ -9,10 +10,16 @@ import org.biokinet.core.dose.Pacing;
  *
  * @param breathSeconds one breath of this client, in seconds, {@value #SHORTEST_BREATH} to {@value
  *     #LONGEST_BREATH}
- * @param lead the side that goes first
+ * @param lead the side that goes first; empty where the sides take turns from session to session
+ * @param length how much of it one session does
  */
 public record Program(
-    String title, double breathSeconds, Pacing pacing, Side lead, List<Item> items) {
+    String title,
+    double breathSeconds,
+    Pacing pacing,
+    Optional<Side> lead,
+    SessionLength length,
+    List<Item> items) {
 
   /** Our choice: 30 breaths a minute, faster than any relaxed adult breathes. */
   public static final double SHORTEST_BREATH = 2;
@@ -24,6 +31,20 @@ public record Program(
   public static final int MOST_ITEMS = 60;
 
   public static final int LONGEST_TITLE = 120;
+
+  /** A usual session in which the sides take turns. */
+  public Program(String title, double breathSeconds, Pacing pacing, List<Item> items) {
+    this(title, breathSeconds, pacing, Optional.empty(), SessionLength.USUAL, items);
+  }
+
+  /** One session of it: the side that goes first where none is fixed, and its length. */
+  public Program session(Side turn, SessionLength of) {
+    return new Program(title, breathSeconds, pacing, Optional.of(leadOr(turn)), of, items);
+  }
+
+  public Side leadOr(Side turn) {
+    return lead.orElse(turn);
+  }
 
   public Program {
     items = List.copyOf(items);

@@ -9,8 +9,10 @@ import com.fasterxml.jackson.databind.json.JsonMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.Iterator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
@@ -19,10 +21,12 @@ import org.biokinet.core.anatomy.Position;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.Dose;
 import org.biokinet.core.dose.DoseNotation;
+import org.biokinet.core.dose.Pace;
 import org.biokinet.core.dose.Pacing;
 import org.biokinet.core.dose.Parsed;
 import org.biokinet.core.exercise.Catalogue;
 import org.biokinet.core.exercise.Exercise;
+import org.biokinet.core.program.Item.Priority;
 
 /** The open format in which a program is written down; its JSON Schema is in docs/formats. */
 public final class ProgramDocument {
@@ -49,9 +53,9 @@ public final class ProgramDocument {
           .build();
 
   private static final Set<String> KEYS =
-      Set.of("format", "version", "title", "breathSeconds", "lead", "items");
+      Set.of("format", "version", "title", "breathSeconds", "lead", "length", "pacing", "items");
   private static final Set<String> ITEM_KEYS =
-      Set.of("exercise", "dose", "position", "order", "lead");
+      Set.of("exercise", "dose", "position", "order", "lead", "priority");
 
   private final Catalogue catalogue;
   private final List<Fault> faults = new ArrayList<>();
@@ -85,10 +89,13 @@ public final class ProgramDocument {
     }
     String title = title(root.path("title"));
     double breath = breath(root.path("breathSeconds"));
-    Side lead = side(root.path("lead"), 0).orElse(Side.LEFT);
+    Optional<Side> lead = side(root.path("lead"), 0);
+    SessionLength length =
+        coded(root, "length", OptionalInt.empty(), SessionLength.class).orElse(SessionLength.USUAL);
+    Pacing pacing = pacing(root.path("pacing"));
     List<Item> items = items(root.path("items"));
     if (!faults.isEmpty()) return new Reading.Bad(faults);
-    return new Reading.Ok(new Program(title, breath, Pacing.DEFAULT, lead, items));
+    return new Reading.Ok(new Program(title, breath, pacing, lead, length, items));
   }
 
   private String title(JsonNode node) {
@@ -143,10 +150,12 @@ public final class ProgramDocument {
     }
     Optional<Dose> dose = dose(number, node.path("dose"), exercise.get());
     Position position = position(number, node.path("position"), exercise.get());
-    Optional<Order> order = order(number, node.path("order"), exercise.get());
+    Optional<Order> order = order(number, node, exercise.get());
     Optional<Side> lead = side(node.path("lead"), number);
+    Priority priority =
+        coded(node, "priority", OptionalInt.of(number), Priority.class).orElse(Priority.NORMAL);
     if (faults.size() > before) return Optional.empty();
-    return dose.map(d -> new Item(exercise.get(), d, position, order, lead));
+    return dose.map(d -> new Item(exercise.get(), d, position, order, lead, priority));
   }
 
   private Optional<Dose> dose(int number, JsonNode node, Exercise exercise) {
@@ -181,14 +190,48 @@ public final class ProgramDocument {
   }
 
   private Optional<Order> order(int number, JsonNode node, Exercise exercise) {
-    if (node.isMissingNode()) return Optional.empty();
-    Optional<Order> order = Coded.find(Order.class, node.asText());
-    if (order.isEmpty()) {
-      faults.add(Fault.at(number, "order: %s, not %s".formatted(Coded.codes(Order.class), node)));
-    } else if (!exercise.sided()) {
+    Optional<Order> order = coded(node, "order", OptionalInt.of(number), Order.class);
+    if (order.isPresent() && !exercise.sided()) {
       faults.add(Fault.at(number, "order: %s has no sides".formatted(exercise.id())));
     }
     return order;
+  }
+
+  private <T extends Enum<T> & Coded> Optional<T> coded(
+      JsonNode parent, String key, OptionalInt item, Class<T> type) {
+    JsonNode node = parent.path(key);
+    if (node.isMissingNode()) return Optional.empty();
+    Optional<T> value = node.isTextual() ? Coded.find(type, node.asText()) : Optional.empty();
+    if (value.isEmpty()) {
+      faults.add(new Fault(item, "%s: %s, not %s".formatted(key, Coded.codes(type), node)));
+    }
+    return value;
+  }
+
+  private Pacing pacing(JsonNode node) {
+    Map<Pace, Integer> changed = new EnumMap<>(Pace.class);
+    if (!node.isMissingNode() && !node.isObject()) {
+      fault("pacing: an object such as {\"setUp\": 6}, not %s".formatted(node));
+    }
+    int before = faults.size();
+    for (Iterator<String> names = node.fieldNames(); names.hasNext(); ) {
+      String name = names.next();
+      Optional<Pace> pace = Coded.find(Pace.class, name);
+      if (pace.isEmpty()) {
+        fault("pacing: %s, not \"%s\"".formatted(Coded.codes(Pace.class), name));
+      } else if (!node.path(name).isInt()) {
+        fault("pacing %s: whole seconds, not %s".formatted(name, node.path(name)));
+      } else {
+        changed.put(pace.get(), node.path(name).asInt());
+      }
+    }
+    if (faults.size() > before) return Pacing.DEFAULT;
+    try {
+      return Pacing.of(changed);
+    } catch (IllegalArgumentException e) {
+      fault("pacing: " + e.getMessage());
+      return Pacing.DEFAULT;
+    }
   }
 
   private Optional<Side> side(JsonNode node, int number) {
@@ -224,7 +267,13 @@ public final class ProgramDocument {
     ObjectNode root = JSON.createObjectNode();
     root.put("format", FORMAT).put("version", VERSION).put("title", program.title());
     root.put("breathSeconds", program.breathSeconds());
-    root.put("lead", code(program.lead()));
+    program.lead().ifPresent(s -> root.put("lead", code(s)));
+    if (program.length() != SessionLength.USUAL) root.put("length", program.length().code());
+    Map<Pace, Integer> changes = program.pacing().changes();
+    if (!changes.isEmpty()) {
+      ObjectNode pacing = root.putObject("pacing");
+      changes.forEach((pace, seconds) -> pacing.put(pace.code(), seconds));
+    }
     ArrayNode items = root.putArray("items");
     for (Item item : program.items()) {
       ObjectNode node = items.addObject();
@@ -233,6 +282,7 @@ public final class ProgramDocument {
       node.put("position", item.position().code());
       item.order().ifPresent(o -> node.put("order", o.code()));
       item.lead().ifPresent(s -> node.put("lead", code(s)));
+      if (item.priority() != Priority.NORMAL) node.put("priority", item.priority().code());
     }
     return root.toPrettyString();
   }

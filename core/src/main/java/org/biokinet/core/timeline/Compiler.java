@@ -14,6 +14,7 @@ import org.biokinet.core.dose.Direction;
 import org.biokinet.core.dose.Dose;
 import org.biokinet.core.dose.Length;
 import org.biokinet.core.dose.Mode;
+import org.biokinet.core.dose.Pace;
 import org.biokinet.core.dose.Pacing;
 import org.biokinet.core.dose.SideDose;
 import org.biokinet.core.dose.Work;
@@ -56,6 +57,7 @@ final class Compiler {
           .thenComparingInt(Bout::sideRank);
 
   private final Program program;
+  private final List<Integer> plan;
   private final Pacing pacing;
   private final List<Segment> segments = new ArrayList<>(256);
   private final Set<Equipment> atHand = EnumSet.noneOf(Equipment.class);
@@ -63,16 +65,20 @@ final class Compiler {
   private int clock;
   private int index;
 
-  Compiler(Program program) {
+  /**
+   * @param plan places of the items in the program, in the order in which they are done
+   */
+  Compiler(Program program, List<Integer> plan) {
     this.program = program;
+    this.plan = plan;
     this.pacing = program.pacing();
   }
 
   List<Segment> compile() {
     for (Equipment e : Equipment.values()) if (e.atHand()) atHand.add(e);
-    for (Item item : program.items()) {
-      item(item);
-      index++;
+    for (int place : plan) {
+      index = place;
+      item(program.items().get(place));
     }
     return Collections.unmodifiableList(segments);
   }
@@ -81,10 +87,10 @@ final class Compiler {
     takePosition(item.position());
     for (Equipment e : Equipment.values()) {
       if (item.exercise().equipment().contains(e) && atHand.add(e)) {
-        plain(Kind.EQUIPMENT, pacing.fetchEquipment());
+        plain(Kind.EQUIPMENT, pacing.seconds(Pace.FETCH));
       }
     }
-    plain(Kind.SETUP, pacing.setUp());
+    plain(Kind.SETUP, pacing.seconds(Pace.SET_UP));
     List<Bout> bouts = bouts(item);
     Bout before = null;
     for (Bout bout : bouts) {
@@ -92,12 +98,12 @@ final class Compiler {
       perform(item, bout);
       before = bout;
     }
-    if (item.exercise().sided()) plain(Kind.SETTLE, pacing.settle());
+    if (item.exercise().sided()) plain(Kind.SETTLE, pacing.seconds(Pace.SETTLE));
   }
 
   private void takePosition(Position next) {
     if (position == null) {
-      plain(Kind.POSITION, pacing.firstPosition());
+      plain(Kind.POSITION, pacing.seconds(Pace.FIRST_POSITION));
     } else if (position != next) {
       plain(Kind.POSITION, change(position, next));
     }
@@ -105,9 +111,9 @@ final class Compiler {
   }
 
   private int change(Position from, Position to) {
-    if (from.onFloor() && to.onFloor()) return pacing.betweenFloorPositions();
-    if (from.onFloor() || to.onFloor()) return pacing.toOrFromFloor();
-    return pacing.betweenChairAndStanding();
+    if (from.onFloor() && to.onFloor()) return pacing.seconds(Pace.BETWEEN_FLOOR);
+    if (from.onFloor() || to.onFloor()) return pacing.seconds(Pace.FLOOR);
+    return pacing.seconds(Pace.CHAIR_STANDING);
   }
 
   // ---- bouts -------------------------------------------------------------------------------
@@ -115,7 +121,7 @@ final class Compiler {
   private List<Bout> bouts(Item item) {
     List<Bout> bouts = new ArrayList<>();
     if (item.exercise().sided()) {
-      Side lead = item.lead().orElse(program.lead());
+      Side lead = item.lead().orElse(program.leadOr(Side.LEFT));
       addSide(bouts, item, Optional.of(lead), 0);
       addSide(bouts, item, Optional.of(lead.opposite()), 1);
     } else {
@@ -158,23 +164,23 @@ final class Compiler {
   private void between(Item item, Bout before, Bout next) {
     Mode mode = item.exercise().doseContext().mode();
     if (next.set() > before.set()) {
-      int rest = next.dose().rest().orElse(pacing.restBetweenSets());
+      int rest = next.dose().rest().orElse(pacing.seconds(Pace.REST_SETS));
       add(Kind.SET_REST, rest, next, 0);
     } else if (!before.side().equals(next.side())) {
       boolean throughTheMiddle =
           mode == Mode.MOVE
               && item.exercise().group() == Group.NECK_MOBILITY
               && item.effectiveOrder() == Order.ALTERNATE;
-      if (!throughTheMiddle) add(Kind.SWITCH_SIDE, pacing.changeSides(), next, 0);
+      if (!throughTheMiddle) add(Kind.SWITCH_SIDE, pacing.seconds(Pace.CHANGE_SIDES), next, 0);
     } else if (!before.direction().equals(next.direction())) {
-      add(Kind.SWITCH_DIRECTION, pacing.changeDirection(), next, 0);
+      add(Kind.SWITCH_DIRECTION, pacing.seconds(Pace.CHANGE_DIRECTION), next, 0);
     } else if (mode != Mode.MOVE && mode != Mode.CIRCLE && mode != Mode.BREATH) {
       // With several sets a rest that was prescribed stands between the sets, not the holds.
       boolean betweenHolds = next.dose().work().sets() == 1;
       int rest =
           betweenHolds
-              ? next.dose().rest().orElse(pacing.restBetweenHolds())
-              : pacing.restBetweenHolds();
+              ? next.dose().rest().orElse(pacing.seconds(Pace.REST_HOLDS))
+              : pacing.seconds(Pace.REST_HOLDS);
       add(Kind.REST, rest, next, 0);
     }
   }
@@ -186,7 +192,11 @@ final class Compiler {
     boolean neck = item.exercise().group().isNeck();
     switch (item.exercise().doseContext().mode()) {
       case HOLD -> {
-        add(Kind.ENTER, neck ? pacing.enterNeck() : pacing.enter(), bout, bout.rep());
+        add(
+            Kind.ENTER,
+            neck ? pacing.seconds(Pace.ENTER_NECK) : pacing.seconds(Pace.ENTER),
+            bout,
+            bout.rep());
         if (work instanceof Work.ContractRelax cr) {
           for (int cycle = 1; cycle <= cr.cycles(); cycle++) {
             add(Kind.CONTRACT, cr.contractSeconds(), bout, cycle, cr.cycles());
@@ -195,15 +205,19 @@ final class Compiler {
         } else {
           add(Kind.HOLD, hold(work), bout, bout.rep());
         }
-        add(Kind.EXIT, neck ? pacing.leaveNeck() : pacing.leave(), bout, bout.rep());
+        add(
+            Kind.EXIT,
+            neck ? pacing.seconds(Pace.LEAVE_NECK) : pacing.seconds(Pace.LEAVE),
+            bout,
+            bout.rep());
       }
       case ISO -> {
-        add(Kind.RISE, pacing.rise(), bout, bout.rep());
+        add(Kind.RISE, pacing.seconds(Pace.RISE), bout, bout.rep());
         add(Kind.HOLD, hold(work), bout, bout.rep());
-        add(Kind.RELEASE, pacing.release(), bout, bout.rep());
+        add(Kind.RELEASE, pacing.seconds(Pace.RELEASE), bout, bout.rep());
       }
       case MOVE -> {
-        int tempo = bout.dose().tempo().orElse(pacing.move());
+        int tempo = bout.dose().tempo().orElse(pacing.seconds(Pace.MOVE));
         if (work instanceof Work.Holds h) {
           // Out, hold at the end of range, and back.
           add(Kind.MOVE, tempo - tempo / 2, bout, bout.rep());
@@ -213,7 +227,8 @@ final class Compiler {
           add(Kind.MOVE, tempo, bout, bout.rep());
         }
       }
-      case CIRCLE -> add(Kind.MOVE, bout.dose().tempo().orElse(pacing.circle()), bout, bout.rep());
+      case CIRCLE ->
+          add(Kind.MOVE, bout.dose().tempo().orElse(pacing.seconds(Pace.CIRCLE)), bout, bout.rep());
       case BREATH -> add(Kind.BREATHE, hold(work), bout, bout.rep());
       case GAZE, RELEASE, PULSE -> add(Kind.TIMED, hold(work), bout, bout.rep());
     }

@@ -71,7 +71,8 @@ public final class Cues {
         String move = fill(words.move(), s, exercise);
         String feel = fill(words.feel(), s, exercise);
         // Said in full once a side; then only the movement, so that the voice keeps up.
-        yield new Cue(move, feel, s.rep() == 1 ? sentence(move) + " " + feel : sentence(move));
+        yield new Cue(
+            move, feel, s.rep() == 1 ? (sentence(move) + " " + feel).strip() : sentence(move));
       }
       case HOLD -> {
         String feel = fill(words.feel(), s, exercise);
@@ -95,7 +96,7 @@ public final class Cues {
 
   private Cue movement(Segment s, Exercise exercise, ExerciseWords words, String detail) {
     String move = fill(words.move(), s, exercise);
-    return new Cue(move, detail, sentence(move) + " " + detail);
+    return new Cue(move, detail, (sentence(move) + " " + detail).strip());
   }
 
   private Cue next(String change, Segment s, Exercise exercise, ExerciseWords words) {

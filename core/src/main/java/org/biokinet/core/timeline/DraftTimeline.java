@@ -13,7 +13,9 @@ import org.biokinet.core.exercise.Exercise;
 import org.biokinet.core.program.Draft;
 import org.biokinet.core.program.DraftItem;
 import org.biokinet.core.program.Item;
+import org.biokinet.core.program.Item.Priority;
 import org.biokinet.core.program.Program;
+import org.biokinet.core.program.SessionLength;
 
 /**
  * A draft with its times: what is understood is compiled, what is not says why.
@@ -50,8 +52,10 @@ public record DraftTimeline(
    * Compiles what can be compiled.
    *
    * @param breathSeconds one breath of this client
+   * @param pacing the practice's
    */
-  public static DraftTimeline of(Draft draft, double breathSeconds, Catalogue catalogue) {
+  public static DraftTimeline of(
+      Draft draft, double breathSeconds, Pacing pacing, Catalogue catalogue) {
     List<Item> items = new ArrayList<>();
     List<Parsed> parsed = new ArrayList<>();
     for (DraftItem d : draft.items()) {
@@ -59,8 +63,14 @@ public record DraftTimeline(
       Parsed p = DoseNotation.parse(d.dose(), e.doseContext());
       parsed.add(p);
       if (p instanceof Parsed.Understood ok) {
-        Optional<Side> lead = d.lead();
-        items.add(new Item(e, ok.dose(), position(d, e), d.order(), lead));
+        items.add(
+            new Item(
+                e,
+                ok.dose(),
+                position(d, e),
+                d.order(),
+                d.lead(),
+                d.priority().orElse(Priority.NORMAL)));
       }
     }
     Optional<Timeline> timeline = Optional.empty();
@@ -69,7 +79,13 @@ public record DraftTimeline(
       timeline =
           Optional.of(
               Timeline.compile(
-                  new Program(draft.title(), breathSeconds, Pacing.DEFAULT, Side.LEFT, items)));
+                  new Program(
+                      draft.title(),
+                      breathSeconds,
+                      pacing,
+                      draft.lead(),
+                      SessionLength.USUAL,
+                      items)));
     } catch (IllegalArgumentException e) {
       problem = Optional.ofNullable(e.getMessage());
     }

@@ -34,7 +34,7 @@ public final class Timeline {
    * @throws TooLong when the session would last more than two hours
    */
   public static Timeline compile(Program program) {
-    List<Segment> segments = new Compiler(program).compile();
+    List<Segment> segments = new Compiler(program, Selection.of(program)).compile();
     Timeline timeline = new Timeline(program, segments);
     if (timeline.seconds() > LONGEST_SECONDS) throw new TooLong(timeline.seconds());
     return timeline;

@@ -15,6 +15,7 @@ import java.nio.file.Path;
 import java.util.List;
 import org.biokinet.core.exercise.Catalogue;
 import org.biokinet.core.program.ProgramDocument;
+import org.biokinet.core.timeline.Timeline;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -94,6 +95,62 @@ class TimelineCommandTest {
             "item 3: dose \"30s\": a circle takes repetitions, such as 5, not a hold",
             "item 3: order: shoulder-roll has no sides",
             "item 3: lead: left or right, not \"up\"");
+  }
+
+  @Test
+  void leadLengthOrderPriorityAndPacingComeFromTheDocumentAndTheCommandLine() throws Exception {
+    String text =
+        """
+        {"format":"biokinet-program","version":1,"title":"t","lead":"right","length":"short",
+         "pacing":{"changeSides":6},"items":[
+         {"exercise":"neck-rotation","dose":"5"},
+         {"exercise":"upper-trap-stretch","dose":"2x15s","order":"block","priority":"high"}]}
+        """;
+    assertThat(schema().validate(JSON.readTree(text))).isEmpty();
+    String file = file(text);
+    assertThat(run("timeline", file, "--json")).isZero();
+    // Only the item of high priority: 5 + 4 + 4 × (3+15+3) + 2 rests of 2 + change 6 + 3.
+    JsonNode brief = JSON.readTree(out.toString(StandardCharsets.UTF_8));
+    assertThat(brief.path("seconds").asInt()).isEqualTo(5 + 4 + 84 + 4 + 6 + 3);
+    assertThat(brief.at("/segments/2/side").asText()).isEqualTo("RIGHT");
+    assertThat(brief.at("/segments/0/item").asInt()).isEqualTo(1);
+    out.reset();
+    assertThat(run("timeline", file, "--length", "long")).isZero();
+    // The usual session, and the neck mobility once more.
+    assertThat(out.toString(StandardCharsets.UTF_8))
+        .contains("Total " + Timeline.clock(5 + 47 + 101 + 47));
+    assertThat(run("timeline", file, "--length", "endless")).isEqualTo(2);
+  }
+
+  @Test
+  void wrongPacingAndLengthAreNamed() throws Exception {
+    assertThat(
+            run(
+                "timeline",
+                file(
+                    """
+                    {"format":"biokinet-program","version":1,"title":"t","length":"brief",
+                     "pacing":{"setUp":1000},
+                     "items":[{"exercise":"chin-tuck","dose":"5s","priority":1}]}
+                    """)))
+        .isEqualTo(2);
+    assertThat(err.toString(StandardCharsets.UTF_8).lines())
+        .containsExactly(
+            "length: short, usual, long, not \"brief\"",
+            "pacing: set up an exercise: 0 to 60 s, not 1000",
+            "item 1: priority: high, normal, not 1");
+  }
+
+  @Test
+  void theCatalogueListsAndSearches() {
+    assertThat(run("catalogue")).isZero();
+    assertThat(out.toString(StandardCharsets.UTF_8).lines()).hasSize(123);
+    out.reset();
+    assertThat(run("catalogue", "triceps", "both")).isZero();
+    assertThat(out.toString(StandardCharsets.UTF_8)).startsWith("overhead-triceps-both");
+    out.reset();
+    assertThat(run("catalogue", "no-such")).isEqualTo(2);
+    assertThat(out.size()).isZero();
   }
 
   @Test

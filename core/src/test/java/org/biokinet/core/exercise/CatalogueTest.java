@@ -2,14 +2,23 @@ package org.biokinet.core.exercise;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.biokinet.core.anatomy.SidedMotion.LIMB;
+import static org.biokinet.core.anatomy.SidedMotion.NECK_LATERAL_FLEXION;
+import static org.biokinet.core.anatomy.SidedMotion.NECK_ROTATION;
+import static org.biokinet.core.anatomy.SidedMotion.TRUNK_ROTATION;
 
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.anatomy.SidedMotion;
+import org.biokinet.core.anatomy.Tissue;
 import org.biokinet.core.dose.Direction;
+import org.biokinet.core.dose.Dose;
+import org.biokinet.core.dose.DoseNotation;
 import org.biokinet.core.dose.Mode;
+import org.biokinet.core.dose.Parsed;
 import org.junit.jupiter.api.Test;
 
 class CatalogueTest {
@@ -50,8 +59,83 @@ class CatalogueTest {
     }
   }
 
+  @Test
+  void allRowsOfTheStartingCatalogueAreThereAndTheirDosesFit() {
+    assertThat(catalogue.all()).hasSize(123);
+    for (Exercise e : catalogue.all()) {
+      for (Dose dose : List.of(e.start(), e.target())) {
+        String text = DoseNotation.format(dose);
+        assertThat(DoseNotation.parse(text, e.doseContext()))
+            .as(e.id() + " " + text)
+            .isEqualTo(new Parsed.Understood(dose, text));
+      }
+    }
+  }
+
+  /** Handbook section 3, both examples. */
+  @Test
+  void aLimitedMotionIsServedByTheSideThatMakesTheExerciseGoThere() {
+    assertThat(catalogue.get("neck-rotation").treatedSideFor(NECK_ROTATION, Side.RIGHT))
+        .contains(Side.RIGHT);
+    assertThat(catalogue.get("levator-stretch").treatedSideFor(NECK_ROTATION, Side.RIGHT))
+        .contains(Side.LEFT);
+    assertThat(catalogue.get("upper-trap-stretch").treatedSideFor(NECK_ROTATION, Side.RIGHT))
+        .isEmpty();
+    assertThat(catalogue.get("upper-trap-stretch").treatedSideFor(NECK_LATERAL_FLEXION, Side.LEFT))
+        .contains(Side.RIGHT);
+    // The trunk turns toward, the head away: each motion has its own side.
+    assertThat(catalogue.get("counter-rotation").treatedSideFor(TRUNK_ROTATION, Side.LEFT))
+        .contains(Side.LEFT);
+    assertThat(catalogue.get("counter-rotation").treatedSideFor(NECK_ROTATION, Side.LEFT))
+        .contains(Side.RIGHT);
+    assertThat(catalogue.get("cross-body-stretch").treatedSideFor(LIMB, Side.LEFT))
+        .contains(Side.LEFT);
+  }
+
+  /** Property over the whole catalogue: treating that side moves toward where it is limited. */
+  @Test
+  void theMappingIsTheInverseOfTheMovementForEveryExercise() {
+    int served = 0;
+    for (Exercise e : catalogue.all()) {
+      for (SidedMotion motion : SidedMotion.values()) {
+        for (Side limited : Side.values()) {
+          Optional<Side> treated = e.treatedSideFor(motion, limited);
+          if (treated.isEmpty()) continue;
+          served++;
+          boolean byTurn = motion == NECK_ROTATION && e.turn().isPresent();
+          assertThat(byTurn ? e.headTurnsToward(treated.get()) : e.movesToward(treated.get()))
+              .as(e.id() + " " + motion)
+              .contains(limited);
+          assertThat(e.treatedSideFor(motion, limited.opposite()))
+              .contains(treated.get().opposite());
+        }
+      }
+    }
+    assertThat(served).isGreaterThan(100);
+  }
+
+  /**
+   * A sternocleidomastoid turns the head to the other side, so it is lengthened by turning to its
+   * own (standard anatomy, recalled from memory).
+   */
+  @Test
+  void theHeadTurnsSoThatTheFirstTargetIsLengthened() {
+    assertThat(catalogue.get("lateral-neck-elbow-back").headTurnsToward(Side.RIGHT))
+        .contains(Side.RIGHT);
+    // The levator turns the head to its own side.
+    for (String id : List.of("levator-stretch", "ear-tilt-chin-turn")) {
+      assertThat(catalogue.get(id).targets().get(0)).isEqualTo(Tissue.LEVATOR);
+      assertThat(catalogue.get(id).headTurnsToward(Side.RIGHT)).contains(Side.LEFT);
+    }
+  }
+
   private static String swap(String text) {
-    return text.replace("left", "#").replace("right", "left").replace("#", "right");
+    return text.replace("left", "#")
+        .replace("right", "left")
+        .replace("#", "right")
+        .replace("Left", "#")
+        .replace("Right", "Left")
+        .replace("#", "Right");
   }
 
   @Test
@@ -69,7 +153,7 @@ class CatalogueTest {
     assertThat(found.get(0).id()).isEqualTo("upper-trap-stretch");
     assertThat(catalogue.search("pectoralis", Locale.ENGLISH))
         .extracting(Exercise::id)
-        .containsExactly("goalpost-chest-opener");
+        .contains("goalpost-chest-opener", "floor-pec-stretch");
     assertThat(catalogue.search("no such thing", Locale.ENGLISH)).isEmpty();
   }
 

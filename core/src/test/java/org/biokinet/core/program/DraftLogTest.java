@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.IntStream;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
@@ -14,7 +15,7 @@ import org.junit.jupiter.api.Test;
 
 class DraftLogTest {
 
-  private static final Draft EMPTY = new Draft("First week", List.of());
+  private static final Draft EMPTY = new Draft("First week", Optional.empty(), List.of());
 
   private static Entry edit(DraftEdit e) {
     return new Entry.Edited(e);

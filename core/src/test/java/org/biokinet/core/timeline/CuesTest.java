@@ -97,6 +97,11 @@ class CuesTest {
   }
 
   private static String exchanged(String text) {
-    return text.replace("left", "#").replace("right", "left").replace("#", "right");
+    return text.replace("left", "#")
+        .replace("right", "left")
+        .replace("#", "right")
+        .replace("Left", "#")
+        .replace("Right", "Left")
+        .replace("#", "Right");
   }
 }

@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import net.jqwik.api.Arbitraries;
 import net.jqwik.api.Arbitrary;
@@ -18,6 +19,7 @@ import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.AnyDose;
 import org.biokinet.core.dose.Dose;
 import org.biokinet.core.dose.DoseNotation;
+import org.biokinet.core.dose.Pace;
 import org.biokinet.core.dose.Pacing;
 import org.biokinet.core.dose.Parsed;
 import org.biokinet.core.exercise.Catalogue;
@@ -25,6 +27,7 @@ import org.biokinet.core.exercise.Exercise;
 import org.biokinet.core.program.Item;
 import org.biokinet.core.program.Order;
 import org.biokinet.core.program.Program;
+import org.biokinet.core.program.SessionLength;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -40,16 +43,21 @@ class TimelineTest {
   }
 
   static Item block(Item i) {
-    return new Item(i.exercise(), i.dose(), i.position(), Optional.of(Order.BLOCK), i.lead());
+    return new Item(
+        i.exercise(), i.dose(), i.position(), Optional.of(Order.BLOCK), i.lead(), i.priority());
   }
 
   static Item in(Position position, Item i) {
-    return new Item(i.exercise(), i.dose(), position, i.order(), i.lead());
+    return new Item(i.exercise(), i.dose(), position, i.order(), i.lead(), i.priority());
+  }
+
+  static Program program(double breathSeconds, Side lead, List<Item> items) {
+    return new Program("p", breathSeconds, Pacing.DEFAULT, items)
+        .session(lead, SessionLength.USUAL);
   }
 
   static Timeline compile(Item... items) {
-    return Timeline.compile(
-        new Program("test", 5, Pacing.DEFAULT, Side.LEFT, Arrays.asList(items)));
+    return Timeline.compile(program(5, Side.LEFT, Arrays.asList(items)));
   }
 
   static String kinds(Timeline t) {
@@ -168,6 +176,87 @@ class TimelineTest {
   }
 
   @Test
+  void equipmentIsFetchedOnceAndChairAndMatAreAtHand() {
+    // Handbook section 5: fetch 10, chair and mat at hand; one side, change 4, the other.
+    Item roll = item("head-roll-on-roller", "5");
+    assertThat(compile(roll).seconds()).isEqualTo(5 + 10 + 4 + 10 * 4 + 4 + 3);
+    assertThat(compile(roll, roll).seconds()).isEqualTo(5 + 10 + 2 * (4 + 10 * 4 + 4 + 3));
+    assertThat(compile(item("cat-cow", "5")).seconds()).isEqualTo(5 + 4 + 5 * 4);
+  }
+
+  @Test
+  void aPracticesOwnPacingIsUsedThroughout() {
+    Pacing slow = Pacing.of(Map.of(Pace.CHANGE_SIDES, 9, Pace.ENTER_NECK, 0, Pace.SETTLE, 0));
+    Timeline t =
+        Timeline.compile(new Program("p", 5, slow, List.of(item("upper-trap-stretch", "2x15s"))));
+    assertThat(t.seconds()).isEqualTo(5 + 4 + 4 * (15 + 3) + 3 * 9);
+    assertThat(t.segments()).noneMatch(s -> s.kind() == Segment.Kind.ENTER);
+  }
+
+  @Test
+  void pacingHasBoundsAndNoDetourIsQuicker() {
+    assertThatThrownBy(() -> Pacing.of(Map.of(Pace.MOVE, 0)))
+        .hasMessage("one repetition of a movement: 1 to 30 s, not 0");
+    assertThatThrownBy(() -> Pacing.of(Map.of(Pace.FLOOR, 3)))
+        .hasMessageContaining("twice the way to the floor");
+    assertThat(Pacing.of(Map.of(Pace.FLOOR, 4)).changes()).isEqualTo(Map.of(Pace.FLOOR, 4));
+  }
+
+  /** Section 5's check values: common practice, no source; the software says what they are. */
+  @Test
+  void whatIsCommonlySaidComesOutNear() {
+    // "A minute" of three neck moves of 10, two 20-s stretches a side, 10 head glides: 4 to 7 min.
+    int minute =
+        compile(
+                item("neck-rotation", "10"),
+                item("neck-lateral-flexion", "10"),
+                item("neck-flexion-extension", "10"),
+                item("upper-trap-stretch", "20s"),
+                item("levator-stretch", "20s"),
+                item("head-protraction-retraction", "10"))
+            .seconds();
+    assertThat(minute).isBetween(4 * 60, 7 * 60);
+    // 3 × 20 s chin tucks are about one minute under load.
+    Timeline tuck = compile(item("chin-tuck", "3x20s"));
+    assertThat(
+            tuck.segments().stream()
+                .filter(s -> s.kind() == Segment.Kind.HOLD)
+                .mapToInt(Segment::seconds)
+                .sum())
+        .isEqualTo(60);
+    // Two controlled circles each way for every joint: under ten minutes.
+    int circles =
+        compile(
+                item("controlled-neck-circle", "2 30%"),
+                item("scapular-controlled-circle", "2 30%"),
+                item("shoulder-controlled-circle", "2 30%"),
+                item("elbow-controlled-circle", "2 30%"),
+                item("wrist-controlled-circle", "2 30%"),
+                item("thoracic-controlled-circle", "2 30%"))
+            .seconds();
+    assertThat(circles).isLessThan(600);
+    // A seated neck-and-shoulder set of about fourteen items: eight minutes, within a half.
+    int seated =
+        compile(
+                item("diaphragmatic-breathing", "3br"),
+                item("tall-posture-reset", "3x5s"),
+                item("chin-nod", "5"),
+                item("neck-rotation", "3"),
+                item("neck-lateral-flexion", "3"),
+                item("shoulder-roll", "4"),
+                item("seated-cat-cow", "3"),
+                item("half-neck-circle", "4"),
+                item("upper-trap-stretch", "15s"),
+                item("levator-stretch", "15s"),
+                item("cross-body-stretch", "10s"),
+                in(Position.CHAIR, item("goalpost-chest-opener", "10s")),
+                item("chin-tuck", "3x5s"),
+                item("quiet-finish", "4br"))
+            .seconds();
+    assertThat(seated).isBetween(240, 720);
+  }
+
+  @Test
   void longerThanTwoHoursIsRefused() {
     Item[] many = new Item[30];
     Arrays.fill(many, item("goalpost-chest-opener", "300s"));
@@ -178,7 +267,7 @@ class TimelineTest {
 
   @Property(seed = "20261124", tries = 300)
   void segmentsFollowWithoutGapAndItemsSumToTheTotal(@ForAll("items") List<Item> items) {
-    Timeline t = Timeline.compile(new Program("p", 4.7, Pacing.DEFAULT, Side.RIGHT, items));
+    Timeline t = Timeline.compile(program(4.7, Side.RIGHT, items));
     int clock = 0;
     for (Segment s : t.segments()) {
       assertThat(s.start()).isEqualTo(clock);
@@ -201,10 +290,11 @@ class TimelineTest {
                         i.dose().mirrored(),
                         i.position(),
                         i.order(),
-                        i.lead().map(Side::opposite)))
+                        i.lead().map(Side::opposite),
+                        i.priority()))
             .toList();
-    Timeline a = Timeline.compile(new Program("p", 5, Pacing.DEFAULT, Side.LEFT, items));
-    Timeline b = Timeline.compile(new Program("p", 5, Pacing.DEFAULT, Side.RIGHT, mirrored));
+    Timeline a = Timeline.compile(program(5, Side.LEFT, items));
+    Timeline b = Timeline.compile(program(5, Side.RIGHT, mirrored));
     assertThat(b.seconds()).isEqualTo(a.seconds());
     for (int i = 0; i < items.size(); i++) {
       assertThat(b.stretchSeconds(i, Side.LEFT)).isEqualTo(a.stretchSeconds(i, Side.RIGHT));
@@ -220,9 +310,40 @@ class TimelineTest {
       @ForAll("items") List<Item> items, @ForAll("items") List<Item> more) {
     List<Item> longer = new ArrayList<>(items);
     longer.add(more.get(0));
-    Program a = new Program("p", 5, Pacing.DEFAULT, Side.LEFT, items);
-    Program b = new Program("p", 5, Pacing.DEFAULT, Side.LEFT, longer);
+    Program a = program(5, Side.LEFT, items);
+    Program b = program(5, Side.LEFT, longer);
     assertThat(Timeline.compile(b).seconds()).isGreaterThan(Timeline.compile(a).seconds());
+  }
+
+  @Property(seed = "20261124", tries = 200)
+  void aCutNeverLengthensAndTheLongSessionNeverStretchesMore(
+      @ForAll("items") List<Item> items, @ForAll List<Boolean> high) {
+    List<Item> marked = new ArrayList<>();
+    for (int i = 0; i < items.size(); i++) {
+      boolean keep = i < high.size() && high.get(i);
+      marked.add(keep ? high(items.get(i)) : items.get(i));
+    }
+    Program program = program(5, Side.LEFT, marked);
+    Timeline usual = Timeline.compile(program);
+    Timeline brief = Timeline.compile(program.session(Side.LEFT, SessionLength.SHORT));
+    assertThat(brief.seconds()).isBetween(1, usual.seconds());
+    for (int i = 0; i < marked.size(); i++) {
+      if (marked.get(i).priority() == Item.Priority.HIGH) {
+        assertThat(brief.stretchSeconds(i, Side.LEFT))
+            .isEqualTo(usual.stretchSeconds(i, Side.LEFT));
+        assertThat(brief.seconds(i)).isPositive();
+      }
+    }
+    Timeline twice = Timeline.compile(program.session(Side.LEFT, SessionLength.LONG));
+    assertThat(twice.seconds()).isGreaterThanOrEqualTo(usual.seconds());
+    for (int i = 0; i < marked.size(); i++) {
+      assertThat(twice.stretchSeconds(i, Side.RIGHT))
+          .isEqualTo(usual.stretchSeconds(i, Side.RIGHT));
+    }
+  }
+
+  static Item high(Item i) {
+    return new Item(i.exercise(), i.dose(), i.position(), i.order(), i.lead(), Item.Priority.HIGH);
   }
 
   @Provide
@@ -236,7 +357,7 @@ class TimelineTest {
         .filter(
             items -> {
               try {
-                Program longest = new Program("p", 5, Pacing.DEFAULT, Side.LEFT, items);
+                Program longest = program(5, Side.LEFT, items);
                 return Timeline.compile(longest).seconds() < Timeline.LONGEST_SECONDS / 3;
               } catch (Timeline.TooLong e) {
                 return false;
