@@ -296,8 +296,12 @@ class BrowserTest extends WithBrowser {
     for (int width : new int[] {1280, 390}) {
       Page page = page(width, 844, ColorScheme.DARK);
       signIn(page, email, PASSWORD);
-      for (String path : List.of("", "/screen", "/measure", "/plan", "/do", "/review")) {
-        page.navigate(path.isEmpty() ? "/" : "/clients/" + client.getId() + path);
+      for (String path :
+          List.of("", "/settings", "/screen", "/measure", "/plan", "/do", "/review")) {
+        page.navigate(
+            path.isEmpty() || path.equals("/settings")
+                ? "/" + path.replace("/", "")
+                : "/clients/" + client.getId() + path);
         accessible(page);
         assertThat(page.evaluate("() => document.documentElement.scrollWidth"))
             .as(path)

@@ -23,6 +23,9 @@ import org.biokinet.app.session.SessionRow;
 import org.biokinet.app.session.SessionRow.Ended;
 import org.biokinet.app.session.SessionUpload;
 import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.program.SessionLength;
+import org.biokinet.core.timeline.Segment;
+import org.biokinet.core.timeline.Timeline;
 import org.hamcrest.Matchers;
 import org.junit.jupiter.api.Test;
 import org.springframework.http.MediaType;
@@ -79,6 +82,41 @@ class SessionTest extends AppTest {
     SessionRow row = sessions.page(client.getId(), 0, 1).getContent().get(0);
     assertThat(List.of(row.stretchLeft(), row.stretchRight())).containsExactly(30, 60);
     assertThat(sessions.nextLead(client.getId())).isEqualTo(Side.RIGHT);
+  }
+
+  @Test
+  void aShortSessionIsOfferedAndRecordedAsSuch() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "upper-trap-stretch", "2x15s", "neck-rotation", "5", "chin-tuck", "3x10s");
+    Cookie device = device(me, client);
+    mvc.perform(get("/me/today").cookie(device))
+        .andExpect(content().string(Matchers.containsString("value=\"SHORT\"")))
+        .andExpect(content().string(Matchers.containsString("value=\"LONG\"")));
+    // Half of 203 s: the stretch (109 s) does not fit, rotation (47 s) and chin tuck (40 s) do.
+    var brief =
+        Timeline.compile(
+            versions.latest(client.getId()).orElseThrow().session(Side.LEFT, SessionLength.SHORT));
+    assertThat(brief.segments()).extracting(Segment::item).doesNotContain(0).contains(1, 2);
+    send(
+            device,
+            "/me/sessions",
+            new SessionUpload(
+                UUID.randomUUID(),
+                1,
+                Side.LEFT,
+                SessionLength.SHORT,
+                session(client, Instant.now(), Ended.FINISHED).startedAt(),
+                "Europe/Lisbon",
+                2,
+                Ended.FINISHED,
+                "",
+                brief.segments().stream().map(Segment::seconds).toList()))
+        .andExpect(status().isNoContent());
+    SessionRow row = sessions.page(client.getId(), 0, 1).getContent().get(0);
+    assertThat(row.length()).isEqualTo(SessionLength.SHORT);
+    assertThat(row.secondsPlanned()).isEqualTo(brief.seconds());
+    assertThat(row.stretchLeft()).isZero();
   }
 
   @Test

@@ -9,6 +9,7 @@ import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.ColorScheme;
 import com.microsoft.playwright.options.ReducedMotion;
 import java.nio.file.Path;
@@ -33,8 +34,12 @@ abstract class WithBrowser extends AppTest {
   final List<String> complaints = new ArrayList<>();
   private final List<BrowserContext> contexts = new ArrayList<>();
 
+  /** How long a slow machine may take, in milliseconds; nothing waits this long on a quick one. */
+  private static final double PATIENCE = 60_000;
+
   @BeforeAll
   static void start() {
+    PlaywrightAssertions.setDefaultAssertionTimeout(PATIENCE);
     playwright =
         Playwright.create(
             new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
@@ -76,7 +81,7 @@ abstract class WithBrowser extends AppTest {
                 .setTimezoneId("Europe/Lisbon")
                 .setBaseURL("http://127.0.0.1:" + port));
     contexts.add(context);
-    context.setDefaultTimeout(10_000);
+    context.setDefaultTimeout(PATIENCE);
     Page page = context.newPage();
     page.onConsoleMessage(m -> complaints.add(m.type() + ": " + m.text()));
     page.onPageError(complaints::add);

@@ -1,0 +1,185 @@
+package org.biokinet.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.biokinet.app.account.Me;
+import org.biokinet.app.account.Practice;
+import org.biokinet.app.account.SettingsService;
+import org.biokinet.app.client.Client;
+import org.biokinet.core.anatomy.Position;
+import org.biokinet.core.dose.Pace;
+import org.biokinet.core.dose.Pacing;
+import org.biokinet.core.ledger.Band;
+import org.biokinet.core.program.DraftEdit;
+import org.biokinet.core.timeline.Timeline;
+import org.hamcrest.Matchers;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
+
+/** What a practice chooses for itself, and what Plan makes of it. */
+class SettingsTest extends AppTest {
+
+  @Autowired SettingsService settings;
+
+  private static MockHttpServletRequestBuilder form(String seen, Map<Pace, String> typed) {
+    MockHttpServletRequestBuilder request = post("/settings").param("seen", seen);
+    for (Pace p : Pace.values()) {
+      request.param(p.code(), typed.getOrDefault(p, Integer.toString(p.usual())));
+    }
+    return request;
+  }
+
+  @Test
+  void aSharedVersionKeepsThePacingThatItWasSharedWith() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "upper-trap-stretch", "3x30s");
+    mvc.perform(as(me, form("", Map.of(Pace.CHANGE_SIDES, "6"))))
+        .andExpect(redirectedUrl("/settings?saved"));
+    // Handbook section 5: 248 s; five changes of side, each 2 s longer, make 258.
+    assertThat(Timeline.compile(versions.latest(client.getId()).orElseThrow().program()).seconds())
+        .isEqualTo(248);
+    mvc.perform(as(me, get("/clients/" + client.getId() + "/plan")))
+        .andExpect(content().string(Matchers.containsString(">4:18</span>")));
+    share(me, client, "neck-rotation", "5");
+    assertThat(versions.latest(client.getId()).orElseThrow().program().pacing())
+        .isEqualTo(Pacing.of(Map.of(Pace.CHANGE_SIDES, 6)));
+    mvc.perform(as(me, get("/settings")))
+        .andExpect(content().string(Matchers.containsString("change sides 4 → 6 s")));
+  }
+
+  @Test
+  void faultsStandBesideTheirFieldAndNothingTypedIsLost() throws Exception {
+    Me me = practitioner();
+    mvc.perform(as(me, form("", Map.of(Pace.MOVE, "99", Pace.CIRCLE, "six", Pace.SETTLE, "5"))))
+        .andExpect(status().isUnprocessableEntity())
+        .andExpect(content().string(Matchers.containsString("1 to 30 s.")))
+        .andExpect(content().string(Matchers.containsString("Whole seconds, 1 to 30.")))
+        .andExpect(content().string(Matchers.containsString("value=\"six\"")))
+        .andExpect(content().string(Matchers.containsString("value=\"5\"")));
+    mvc.perform(as(me, form("", Map.of(Pace.FLOOR, "2"))))
+        .andExpect(content().string(Matchers.containsString("twice the way to the floor")));
+    assertThat(settings.pacing(me.practiceId())).isEqualTo(Pacing.DEFAULT);
+  }
+
+  @Test
+  void theSecondOfTwoEditorsDoesNotOverwriteTheFirst() throws Exception {
+    Practice practice = practice();
+    Me first = practitioner(practice);
+    Me second = practitioner(practice);
+    settings.setPacing(first, Pacing.of(Map.of(Pace.MOVE, 5)), Optional.empty());
+    mvc.perform(as(second, form("", Map.of(Pace.MOVE, "6"))))
+        .andExpect(status().isUnprocessableEntity())
+        .andExpect(content().string(Matchers.containsString(first.name())));
+    assertThat(settings.pacing(practice.getId()).seconds(Pace.MOVE)).isEqualTo(5);
+    String seen = settings.pacingRevision(practice.getId()).map(UUID::toString).orElseThrow();
+    mvc.perform(as(second, form(seen, Map.of(Pace.MOVE, "6"))))
+        .andExpect(redirectedUrl("/settings?saved"));
+    // Another practice keeps its own.
+    assertThat(settings.pacing(practitioner().practiceId())).isEqualTo(Pacing.DEFAULT);
+  }
+
+  @Test
+  void aNewItemGoesToItsUsualPlaceAndBreakingTheOrderIsExplained() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    drafts.edit(me, client.getId(), 0, new DraftEdit.Add("tuck", "chin-tuck", "3x10s"));
+    String plan = "/clients/" + client.getId() + "/plan";
+    mvc.perform(as(me, post(plan + "/add")).param("seq", "1").param("exercise", "neck-rotation"))
+        .andExpect(status().isOk());
+    assertThat(drafts.state(me, client.getId()).draft().items())
+        .extracting(i -> i.exercise())
+        .containsExactly("neck-rotation", "chin-tuck");
+    mvc.perform(
+            as(me, post(plan + "/move")).param("seq", "2").param("key", "tuck").param("to", "0"))
+        .andExpect(
+            content()
+                .string(
+                    Matchers.containsString(
+                        "item 2 (mobility in straight planes) usually comes before strength")));
+    mvc.perform(as(me, post(plan + "/arrange")).param("seq", "3"))
+        .andExpect(content().string(Matchers.not(Matchers.containsString("Order:"))));
+    assertThat(drafts.state(me, client.getId()).draft().items().get(0).exercise())
+        .isEqualTo("neck-rotation");
+  }
+
+  @Test
+  void sidesOrderPriorityAndPositionAreChosenAndUndone() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    drafts.edit(me, client.getId(), 0, new DraftEdit.Add("a", "upper-trap-stretch", "2x15s"));
+    String set = "/clients/" + client.getId() + "/plan/set";
+    String[][] choices = {
+      {"order", "BLOCK"},
+      {"item-lead", "RIGHT"},
+      {"priority", "HIGH"},
+      {"position", "STAND"},
+      {"lead", "RIGHT"},
+    };
+    int seq = 1;
+    for (String[] c : choices) {
+      mvc.perform(
+              as(me, post(set))
+                  .param("seq", Integer.toString(seq++))
+                  .param("key", "a")
+                  .param("what", c[0])
+                  .param("value", c[1]))
+          .andExpect(status().isOk());
+    }
+    var draft = drafts.state(me, client.getId()).draft();
+    assertThat(draft.items().get(0).position()).contains(Position.STAND);
+    assertThat(draft.lead()).isPresent();
+    mvc.perform(
+            as(me, post(set))
+                .param("seq", "6")
+                .param("key", "a")
+                .param("what", "order")
+                .param("value", "SIDEWAYS"))
+        .andExpect(status().isBadRequest());
+    for (int i = 0; i < choices.length; i++) drafts.undo(me, client.getId(), seq + i);
+    assertThat(drafts.state(me, client.getId()).draft().items().get(0).priority()).isEmpty();
+  }
+
+  @Test
+  void theLedgerSaysOverAndUnderAndWhatRisesTooFast() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "upper-trap-stretch", "2x15s");
+    String plan = "/clients/" + client.getId() + "/plan";
+    mvc.perform(as(me, get(plan + "/live")).param("key", "v1-1").param("dose", "L 2x15s R 4x30s"))
+        .andExpect(content().string(Matchers.containsString("left 30 s under, right 120 s over")))
+        .andExpect(
+            content()
+                .string(
+                    Matchers.containsString(
+                        "Right upper trapezius: 210 → 840 s a week; at most 420 is advised")));
+    mvc.perform(as(me, post(plan + "/band")).param("band", "THOMAS"))
+        .andExpect(content().string(Matchers.containsString("band 43 to 86 s a day")));
+    assertThat(settings.band(me.practiceId())).isEqualTo(Band.THOMAS);
+  }
+
+  @Test
+  void theClientsBreathIsUsedAndAWrongOneIsKeptAndExplained() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    drafts.edit(me, client.getId(), 0, new DraftEdit.Add("a", "diaphragmatic-breathing", "10br"));
+    String breath = "/clients/" + client.getId() + "/plan/breath";
+    mvc.perform(as(me, post(breath)).param("breath", "4,5"))
+        // 5 + 4 + 10 × 4.5 s.
+        .andExpect(content().string(Matchers.containsString(">0:54</span>")));
+    mvc.perform(as(me, post(breath)).param("breath", "40"))
+        .andExpect(status().isUnprocessableEntity())
+        .andExpect(content().string(Matchers.containsString("value=\"40\"")))
+        .andExpect(content().string(Matchers.containsString("Seconds from 2 to 20")));
+    assertThat(clients.get(me, client.getId()).breathSeconds()).isEqualTo(4.5);
+  }
+}
