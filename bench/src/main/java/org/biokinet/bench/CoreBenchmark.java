@@ -49,6 +49,11 @@ public class CoreBenchmark {
 
   @Benchmark
   public Parsed parse() {
+    return DoseNotation.parse("3x30s @4", stretch);
+  }
+
+  @Benchmark
+  public Parsed parseBothSides() {
     return DoseNotation.parse("L 3x30s R 2x20s @4 2/d", stretch);
   }
 

@@ -2,6 +2,8 @@ package org.biokinet.app.program;
 
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectMapper;
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
@@ -40,6 +42,9 @@ public class VersionService {
   private final ProgramVersions versions;
   private final ObjectMapper json;
 
+  /** A version never changes, so neither does its replay; any process may keep its own. */
+  private final Cache<UUID, Replay> replays = Caffeine.newBuilder().maximumSize(500).build();
+
   VersionService(ProgramVersions versions, ObjectMapper json) {
     this.versions = versions;
     this.json = json;
@@ -47,12 +52,12 @@ public class VersionService {
 
   @Transactional(readOnly = true)
   public Optional<Replay> latest(UUID clientId) {
-    return versions.findFirstByClientIdOrderByNumberDesc(clientId).map(this::replay);
+    return versions.findFirstByClientIdOrderByNumberDesc(clientId).map(this::kept);
   }
 
   @Transactional(readOnly = true)
   public Optional<Replay> number(UUID clientId, int number) {
-    return versions.findByClientIdAndNumber(clientId, number).map(this::replay);
+    return versions.findByClientIdAndNumber(clientId, number).map(this::kept);
   }
 
   @Transactional(readOnly = true)
@@ -69,6 +74,10 @@ public class VersionService {
                 ProgramVersion::clientId,
                 Function.identity(),
                 BinaryOperator.maxBy(Comparator.comparingInt(ProgramVersion::number))));
+  }
+
+  private Replay kept(ProgramVersion version) {
+    return replays.get(version.getId(), id -> replay(version));
   }
 
   private Replay replay(ProgramVersion version) {

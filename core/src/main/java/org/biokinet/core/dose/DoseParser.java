@@ -2,6 +2,7 @@ package org.biokinet.core.dose;
 
 import java.util.ArrayList;
 import java.util.EnumMap;
+import java.util.EnumSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -54,6 +55,9 @@ final class DoseParser {
     PER_WEEK,
     EVERY
   }
+
+  /** What stands between a number and its unit of time: 2/d, 2x a day. */
+  private static final Set<Kind> PER = EnumSet.of(Kind.SLASH, Kind.A, Kind.EACH);
 
   private record Part(int value, int from, int to) {}
 
@@ -193,7 +197,8 @@ final class DoseParser {
         break;
       }
       Kind next = peek().kind();
-      boolean counted = Set.of(Kind.SETS, Kind.REPS).contains(last(quantities).unit());
+      Kind unit = last(quantities).unit();
+      boolean counted = unit == Kind.SETS || unit == Kind.REPS;
       if (next == Kind.TIMES || next == Kind.OF) {
         at++;
         skip(Kind.OF);
@@ -458,7 +463,7 @@ final class DoseParser {
     at++;
     if (peek().kind() == Kind.DAY) at++; // "5 days a week"
     if (peek().kind() == Kind.TIMES) at++;
-    if (Set.of(Kind.SLASH, Kind.A, Kind.EACH).contains(peek().kind())) at++;
+    if (PER.contains(peek().kind())) at++;
     Token unit = next();
     if (unit.kind() == Kind.WEEK) {
       set(block, PartKind.PER_WEEK, Bounds.PER_WEEK, n.value(), n.from(), unit.to());
@@ -478,7 +483,7 @@ final class DoseParser {
     if (peek(i).kind() == Kind.DAY) i++;
     if (peek(i).kind() == Kind.TIMES) i++;
     if (peek(i).kind() == Kind.DAILY && peek(i).value() == 1) return true;
-    if (!Set.of(Kind.SLASH, Kind.A, Kind.EACH).contains(peek(i).kind())) return false;
+    if (!PER.contains(peek(i).kind())) return false;
     Kind unit = peek(i + 1).kind();
     return unit == Kind.DAY || unit == Kind.WEEK;
   }

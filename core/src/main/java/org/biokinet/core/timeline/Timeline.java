@@ -1,6 +1,7 @@
 package org.biokinet.core.timeline;
 
 import java.util.List;
+import java.util.Optional;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.program.Program;
 
@@ -22,12 +23,25 @@ public final class Timeline {
     }
   }
 
+  private static final Optional<Side> LEFT = Optional.of(Side.LEFT);
+  private static final Optional<Side> RIGHT = Optional.of(Side.RIGHT);
+
   private final Program program;
   private final List<Segment> segments;
+
+  private final int[] stretchLeft;
+  private final int[] stretchRight;
 
   private Timeline(Program program, List<Segment> segments) {
     this.program = program;
     this.segments = segments;
+    stretchLeft = new int[program.items().size()];
+    stretchRight = new int[program.items().size()];
+    for (Segment s : segments) {
+      if (!Performance.isStretch(this, s)) continue;
+      if (!s.side().equals(RIGHT)) stretchLeft[s.item()] += s.seconds();
+      if (!s.side().equals(LEFT)) stretchRight[s.item()] += s.seconds();
+    }
   }
 
   /**
@@ -64,12 +78,7 @@ public final class Timeline {
    * A stretch of both sides at once counts fully for each.
    */
   public int stretchSeconds(int item, Side side) {
-    int sum = 0;
-    for (Segment s : segments) {
-      boolean counts = s.item() == item && s.side().map(side::equals).orElse(true);
-      if (counts && Performance.isStretch(this, s)) sum += s.seconds();
-    }
-    return sum;
+    return (side == Side.LEFT ? stretchLeft : stretchRight)[item];
   }
 
   /** Minutes and seconds, such as 4:08. */

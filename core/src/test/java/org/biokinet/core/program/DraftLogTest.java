@@ -61,7 +61,7 @@ class DraftLogTest {
     assertThat(keys(log)).hasSize(10);
   }
 
-  @Property(seed = "20261124", tries = 200)
+  @Property(seed = "20261124")
   void asManyRedosAsUndosBringBackTheDraft(
       @ForAll @Size(max = 20) List<@IntRange(max = 5) Integer> kinds,
       @ForAll @IntRange(max = 25) int steps) {

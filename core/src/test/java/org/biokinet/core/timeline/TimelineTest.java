@@ -265,7 +265,7 @@ class TimelineTest {
         .hasMessageContaining("2 hours is the most");
   }
 
-  @Property(seed = "20261124", tries = 300)
+  @Property(seed = "20261124")
   void segmentsFollowWithoutGapAndItemsSumToTheTotal(@ForAll("items") List<Item> items) {
     Timeline t = Timeline.compile(program(4.7, Side.RIGHT, items));
     int clock = 0;
@@ -279,7 +279,7 @@ class TimelineTest {
     assertThat(sum).isEqualTo(clock).isEqualTo(t.seconds());
   }
 
-  @Property(seed = "20261124", tries = 300)
+  @Property(seed = "20261124")
   void mirroringADoseMirrorsTheStretch(@ForAll("items") List<Item> items) {
     List<Item> mirrored =
         items.stream()
@@ -305,7 +305,7 @@ class TimelineTest {
     }
   }
 
-  @Property(seed = "20261124", tries = 200)
+  @Property(seed = "20261124")
   void addingAnItemNeverShortens(
       @ForAll("items") List<Item> items, @ForAll("items") List<Item> more) {
     List<Item> longer = new ArrayList<>(items);
@@ -315,7 +315,7 @@ class TimelineTest {
     assertThat(Timeline.compile(b).seconds()).isGreaterThan(Timeline.compile(a).seconds());
   }
 
-  @Property(seed = "20261124", tries = 200)
+  @Property(seed = "20261124")
   void aCutNeverLengthensAndTheLongSessionNeverStretchesMore(
       @ForAll("items") List<Item> items, @ForAll List<Boolean> high) {
     List<Item> marked = new ArrayList<>();
