@@ -92,7 +92,10 @@ class SessionTest extends AppTest {
     Cookie device = device(me, client);
     mvc.perform(get("/me/today").cookie(device))
         .andExpect(content().string(Matchers.containsString("value=\"SHORT\"")))
-        .andExpect(content().string(Matchers.containsString("value=\"LONG\"")));
+        // Not offered, and not to be had by its address, before a screening allows it.
+        .andExpect(content().string(Matchers.not(Matchers.containsString("value=\"LONG\""))));
+    mvc.perform(get("/me/player").cookie(device).param("pain", "2").param("length", "LONG"))
+        .andExpect(redirectedUrl("/me/today"));
     // Half of 203 s: the stretch (109 s) does not fit, rotation (47 s) and chin tuck (40 s) do.
     var brief =
         Timeline.compile(

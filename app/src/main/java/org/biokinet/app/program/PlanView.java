@@ -127,7 +127,8 @@ public record PlanView(
       try {
         int seconds = Timeline.compile(usual.program().session(Side.LEFT, length)).seconds();
         if (seconds != usual.seconds()) {
-          lengths.add("%s %s".formatted(length.code(), Timeline.clock(seconds)));
+          String note = length == SessionLength.LONG ? " (not offered before screening)" : "";
+          lengths.add("%s %s%s".formatted(length.code(), Timeline.clock(seconds), note));
         }
       } catch (Timeline.TooLong e) {
         lengths.add(length.code() + " over 2 h, not offered");
