@@ -12,7 +12,7 @@ public enum Attention {
   PAIN_TOO_HIGH,
   /** Pain rose by 3 or more in the last session. */
   PAIN_ROSE,
-  /** Nothing done for a week. */
+  /** Nothing done for {@link #QUIET_AFTER}. */
   QUIET,
   /** A draft waits to be shared. */
   DRAFT_NOT_SHARED,
