@@ -127,7 +127,7 @@ public record PlanView(
       try {
         int seconds = Timeline.compile(usual.program().session(Side.LEFT, length)).seconds();
         if (seconds != usual.seconds()) {
-          String note = length == SessionLength.LONG ? " (not offered before screening)" : "";
+          String note = length.needsScreening() ? " (not offered before screening)" : "";
           lengths.add("%s %s%s".formatted(length.code(), Timeline.clock(seconds), note));
         }
       } catch (Timeline.TooLong e) {

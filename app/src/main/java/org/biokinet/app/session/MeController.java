@@ -35,13 +35,6 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 @RequestMapping("/me")
 class MeController {
 
-  /**
-   * The long session is for clients who are not highly irritable and have no precaution. Until a
-   * screening is in the software nobody is known to be one, so it is not offered.
-   */
-  private static final List<SessionLength> OFFERED =
-      List.of(SessionLength.SHORT, SessionLength.USUAL);
-
   /** One line of today's list. */
   record TodayItem(String name, String meaning, String clock) {}
 
@@ -103,7 +96,8 @@ class MeController {
   /** Shorter and longer sessions, where they differ from the usual one and can be done. */
   private static List<Choice> choices(VersionService.Replay replay, Side turn, int usual) {
     List<Choice> choices = new ArrayList<>();
-    for (SessionLength length : OFFERED) {
+    for (SessionLength length : SessionLength.values()) {
+      if (length.needsScreening()) continue; // no screening is in the software yet
       try {
         int seconds = Timeline.compile(replay.session(turn, length)).seconds();
         if (length == SessionLength.USUAL || seconds != usual) {
@@ -144,7 +138,7 @@ class MeController {
     Optional<VersionService.Replay> replay = versions.latest(me.id());
     if (replay.isEmpty()
         || clients.history(me.id()).paused()
-        || !OFFERED.contains(length)
+        || length.needsScreening()
         || !PainBefore.valid(pain)
         || !new PainBefore(pain).mayStart()) {
       return "redirect:/me/today";

@@ -20,4 +20,12 @@ public enum SessionLength implements Coded {
   public String code() {
     return code;
   }
+
+  /**
+   * The long session is not for clients who are highly irritable or have a precaution, so it needs
+   * a screening that says otherwise (our choice: blocked while nothing is known).
+   */
+  public boolean needsScreening() {
+    return this == LONG;
+  }
 }
