@@ -57,11 +57,27 @@ public class DraftService {
    * A draft as it stands.
    *
    * @param seq length of the log, sent along with the next change
-   * @param started whether anything was changed since the last shared version
-   * @param nextVersion the number it would be shared as
+   * @param shared the version that was shared last
+   * @param started whether anything was changed since then
    */
   public record State(
-      Draft draft, int seq, boolean canUndo, boolean canRedo, boolean started, int nextVersion) {}
+      Client client,
+      Optional<VersionService.Replay> shared,
+      Draft draft,
+      int seq,
+      boolean canUndo,
+      boolean canRedo,
+      boolean started) {
+
+    /** The number it would be shared as. */
+    public int nextVersion() {
+      return shared.map(s -> s.version().number() + 1).orElse(1);
+    }
+
+    State with(Draft other) {
+      return new State(client, shared, other, seq, canUndo, canRedo, started);
+    }
+  }
 
   /** What came of a change. */
   public sealed interface Outcome {
@@ -118,8 +134,8 @@ public class DraftService {
     Client client = clients.get(me, clientId);
     return drafts
         .findByClientIdAndOpenSlot(client.getId(), OPEN)
-        .map(this::state)
-        .orElseGet(() -> untouched(client.getId()));
+        .map(row -> state(client, row))
+        .orElseGet(() -> untouched(client));
   }
 
   /** Which of these clients have a draft that was changed and not shared. */
@@ -151,17 +167,21 @@ public class DraftService {
     DraftRow row =
         drafts
             .findByClientIdAndOpenSlot(client.getId(), OPEN)
-            .orElseGet(() -> drafts.save(new DraftRow(clientId, startState(clientId), now)));
+            .orElseGet(
+                () ->
+                    drafts.save(
+                        new DraftRow(
+                            clientId, write(Draft.class, start(replays.latest(clientId))), now)));
     List<DraftEntryRow> log = entries.findByKeyDraftIdOrderByKeySeq(row.getId());
     Optional<UUID> other = overtakenBy(me, seq, log);
     if (other.isPresent()) {
-      return new Outcome.Overtaken(state(row), accounts.practitionerName(other.get()));
+      return new Outcome.Overtaken(state(client, row), accounts.practitionerName(other.get()));
     }
     entries.saveAndFlush(
         new DraftEntryRow(
             new DraftEntryRow.Key(row.getId(), log.size() + 1), kind, payload, me.id(), now));
     audit.changed(me, clientId, "draft " + kind.name().toLowerCase(Locale.ROOT), payload);
-    return new Outcome.Done(state(row));
+    return new Outcome.Done(state(client, row));
   }
 
   /** My own newer lines (a second tab, a quick double click) do not stand in my way. */
@@ -183,7 +203,7 @@ public class DraftService {
   public Outcome share(Me me, UUID clientId, int seq, boolean screenedByHand) {
     Client client = clients.lock(me, clientId);
     Optional<DraftRow> row = drafts.findByClientIdAndOpenSlot(client.getId(), OPEN);
-    State state = row.map(this::state).orElseGet(() -> untouched(clientId));
+    State state = row.map(r -> state(client, r)).orElseGet(() -> untouched(client));
     if (row.isEmpty())
       return new Outcome.Refused(state, "Nothing has changed since it was shared.");
     Optional<UUID> other =
@@ -221,40 +241,31 @@ public class DraftService {
     return new Outcome.Shared(version);
   }
 
-  private State state(DraftRow row) {
+  private State state(Client client, DraftRow row) {
     List<DraftEntryRow> log = entries.findByKeyDraftIdOrderByKeySeq(row.getId());
     DraftLog replayed =
         DraftLog.replay(
             read(Draft.class, row.startState()), log.stream().map(this::entry).toList());
     return new State(
+        client,
+        replays.latest(client.getId()),
         replayed.draft(),
         log.size(),
         replayed.canUndo(),
         replayed.canRedo(),
-        true,
-        nextVersion(row.clientId()));
+        true);
   }
 
-  private State untouched(UUID clientId) {
-    Draft start = read(Draft.class, startState(clientId));
-    return new State(start, 0, false, false, false, nextVersion(clientId));
-  }
-
-  private int nextVersion(UUID clientId) {
-    return versions
-        .findFirstByClientIdOrderByNumberDesc(clientId)
-        .map(v -> v.number() + 1)
-        .orElse(1);
+  private State untouched(Client client) {
+    Optional<VersionService.Replay> shared = replays.latest(client.getId());
+    return new State(client, shared, start(shared), 0, false, false, false);
   }
 
   /** A draft starts from what was shared last; the keys are the same each time it is made. */
-  private String startState(UUID clientId) {
-    Draft draft =
-        replays
-            .latest(clientId)
-            .map(DraftService::start)
-            .orElse(new Draft(FIRST_TITLE, Optional.empty(), List.of()));
-    return write(Draft.class, draft);
+  private static Draft start(Optional<VersionService.Replay> shared) {
+    return shared
+        .map(DraftService::start)
+        .orElse(new Draft(FIRST_TITLE, Optional.empty(), List.of()));
   }
 
   private static Draft start(VersionService.Replay replay) {

@@ -8,7 +8,6 @@ import java.util.Optional;
 import java.util.UUID;
 import org.biokinet.app.account.Me;
 import org.biokinet.app.account.SettingsService;
-import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientHeader;
 import org.biokinet.app.client.ClientService;
 import org.biokinet.app.client.Station;
@@ -44,7 +43,6 @@ class PlanController {
   private static final int MOST_HITS = 12;
 
   private final DraftService drafts;
-  private final VersionService versions;
   private final SettingsService settings;
   private final ClientService clients;
   private final ClientHeader header;
@@ -52,13 +50,11 @@ class PlanController {
 
   PlanController(
       DraftService drafts,
-      VersionService versions,
       SettingsService settings,
       ClientService clients,
       ClientHeader header,
       Catalogue catalogue) {
     this.drafts = drafts;
-    this.versions = versions;
     this.settings = settings;
     this.clients = clients;
     this.header = header;
@@ -68,7 +64,7 @@ class PlanController {
   @GetMapping
   String page(@AuthenticationPrincipal Me me, @PathVariable UUID id, Model model) {
     header.show(me, id, Station.PLAN, model);
-    plan(me, id, drafts.state(me, id), model);
+    plan(me, drafts.state(me, id), model);
     return "program/plan";
   }
 
@@ -81,15 +77,8 @@ class PlanController {
       @RequestParam(defaultValue = "") String dose,
       Model model) {
     DraftService.State now = drafts.state(me, id);
-    DraftService.State typed =
-        new DraftService.State(
-            new DraftEdit.SetDose(key, dose).apply(now.draft()),
-            now.seq(),
-            now.canUndo(),
-            now.canRedo(),
-            now.started(),
-            now.nextVersion());
-    plan(me, id, typed, model);
+    DraftService.State typed = now.with(new DraftEdit.SetDose(key, dose).apply(now.draft()));
+    plan(me, typed, model);
     model.addAttribute("key", key);
     return "program/plan-parts :: live";
   }
@@ -100,15 +89,15 @@ class PlanController {
       @PathVariable UUID id,
       @RequestParam(defaultValue = "") String q,
       Model model) {
-    Client client = clients.get(me, id);
+    DraftService.State state = drafts.state(me, id);
     List<Exercise> hits = catalogue.search(q, Locale.ENGLISH);
-    model.addAttribute("client", client);
+    model.addAttribute("client", state.client());
     model.addAttribute("words", catalogue);
     model.addAttribute("locale", Locale.ENGLISH);
     model.addAttribute("hits", hits.stream().limit(MOST_HITS).toList());
     model.addAttribute("more", Math.max(0, hits.size() - MOST_HITS));
     model.addAttribute("q", q.strip());
-    model.addAttribute("seq", drafts.state(me, id).seq());
+    model.addAttribute("seq", state.seq());
     return "program/plan-parts :: hits";
   }
 
@@ -249,12 +238,9 @@ class PlanController {
   }
 
   private DraftTimeline timed(Me me, UUID id) {
-    Client client = clients.get(me, id);
+    DraftService.State state = drafts.state(me, id);
     return DraftTimeline.of(
-        drafts.state(me, id).draft(),
-        client.breathSeconds(),
-        settings.pacing(me.practiceId()),
-        catalogue);
+        state.draft(), state.client().breathSeconds(), settings.pacing(me.practiceId()), catalogue);
   }
 
   /** One breath of this client; every dose in breaths follows. */
@@ -279,7 +265,7 @@ class PlanController {
           "Seconds from %.0f to %.0f, such as 5 or 4.5."
               .formatted(Program.SHORTEST_BREATH, Program.LONGEST_BREATH));
     }
-    plan(me, id, drafts.state(me, id), model);
+    plan(me, drafts.state(me, id), model);
     return "program/plan-parts :: plan";
   }
 
@@ -289,7 +275,7 @@ class PlanController {
       @AuthenticationPrincipal Me me, @PathVariable UUID id, @RequestParam Band band, Model model) {
     clients.get(me, id);
     settings.setBand(me, band);
-    plan(me, id, drafts.state(me, id), model);
+    plan(me, drafts.state(me, id), model);
     return "program/plan-parts :: plan";
   }
 
@@ -375,19 +361,16 @@ class PlanController {
     } else {
       state = drafts.state(me, id);
     }
-    plan(me, id, state, model);
+    plan(me, state, model);
     return "program/plan-parts :: plan";
   }
 
-  private void plan(Me me, UUID id, DraftService.State state, Model model) {
-    Client client = clients.get(me, id);
-    model.addAttribute("client", client);
+  private void plan(Me me, DraftService.State state, Model model) {
+    model.addAttribute("client", state.client());
     model.addAttribute(
         "plan",
         PlanView.of(
             state,
-            versions.latest(id),
-            client.breathSeconds(),
             settings.pacing(me.practiceId()),
             settings.band(me.practiceId()),
             catalogue,

@@ -80,17 +80,9 @@ public record PlanView(
       boolean high,
       boolean chosen) {}
 
-  /**
-   * @param before the version shared last, for the rise from week to week
-   */
   static PlanView of(
-      DraftService.State state,
-      Optional<VersionService.Replay> before,
-      double breathSeconds,
-      Pacing pacing,
-      Band band,
-      Catalogue catalogue,
-      Locale locale) {
+      DraftService.State state, Pacing pacing, Band band, Catalogue catalogue, Locale locale) {
+    double breathSeconds = state.client().breathSeconds();
     DraftTimeline timed = DraftTimeline.of(state.draft(), breathSeconds, pacing, catalogue);
     List<Line> lines = new ArrayList<>();
     for (DraftTimeline.Line line : timed.lines()) {
@@ -112,8 +104,8 @@ public record PlanView(
         timed.timeline().map(PlanView::remarks).orElse(List.of()),
         LedgerView.of(
             timed.timeline().map(Ledger::of).orElse(NOTHING),
-            before.map(r -> Ledger.of(Timeline.compile(r.program()))).orElse(NOTHING),
-            before.isPresent(),
+            state.shared().map(r -> Ledger.of(Timeline.compile(r.program()))).orElse(NOTHING),
+            state.shared().isPresent(),
             band),
         BigDecimal.valueOf(breathSeconds).stripTrailingZeros().toPlainString(),
         state.draft().lead().map(Enum::name).orElse(""));
