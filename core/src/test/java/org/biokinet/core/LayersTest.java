@@ -23,6 +23,7 @@ class LayersTest {
           "anatomy",
           "dose",
           "exercise",
+          "library",
           "program",
           "timeline",
           "ledger",

@@ -169,15 +169,10 @@ public record PlanView(
 
   private static String ways(Exercise e, ExerciseWords words, Locale locale) {
     Optional<Direction> first = e.doseContext().directions().stream().findFirst();
-    if (!e.sided()) {
-      return ExerciseWords.fill(words.move(), e, Optional.empty(), first, locale);
-    }
+    if (!e.sided()) return words.on(e, Optional.empty(), first, locale).move();
     List<String> sides = new ArrayList<>();
     for (Side side : Side.values()) {
-      sides.add(
-          side.letter()
-              + ": "
-              + ExerciseWords.fill(words.move(), e, Optional.of(side), first, locale));
+      sides.add(side.letter() + ": " + words.on(e, Optional.of(side), first, locale).move());
     }
     return String.join(" · ", sides);
   }

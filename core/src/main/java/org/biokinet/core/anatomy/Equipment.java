@@ -7,7 +7,13 @@ public enum Equipment implements Coded {
   ROLLER("roller", "foam roller"),
   ROLLED_TOWEL("rolled-towel", "rolled towel"),
   TOWEL("towel", "towel"),
-  WALL("wall", "wall");
+  WALL("wall", "wall"),
+  ROLLED_BLANKET("rolled-blanket", "rolled blanket"),
+  BLOCKS("blocks", "two blocks"),
+  STRAP("strap", "strap"),
+  BALL("ball", "large ball"),
+  BED("bed", "bed"),
+  CARPET("carpet", "carpet");
 
   private final String code;
   private final String label;
@@ -26,8 +32,10 @@ public enum Equipment implements Coded {
     return label;
   }
 
-  /** Chair and mat count as at hand, so that fetching them takes no time (our choice). */
+  /**
+   * Chair, mat, bed and carpet count as at hand, so that fetching them takes no time (our choice).
+   */
   public boolean atHand() {
-    return this == CHAIR || this == MAT;
+    return this == CHAIR || this == MAT || this == BED || this == CARPET;
   }
 }

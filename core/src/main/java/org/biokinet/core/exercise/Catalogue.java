@@ -5,9 +5,9 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Collection;
 import java.util.EnumSet;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -47,16 +47,27 @@ public final class Catalogue {
   /** Languages that ship; the first is the fallback. */
   private static final List<String> LANGUAGES = List.of("en");
 
+  static final String FAULT_ARROW = "→";
+
   private final Map<String, Stanza> facts;
   private final Map<String, Map<String, Stanza>> words;
+  private final Set<String> retired;
   private final Map<String, Exercise> exercises = new LinkedHashMap<>();
 
-  private Catalogue(Snapshot source) {
-    facts = Stanza.readAll(source.facts());
-    words =
-        source.words().entrySet().stream()
-            .collect(Collectors.toMap(Map.Entry::getKey, e -> Stanza.readAll(e.getValue())));
+  private Catalogue(
+      Map<String, Stanza> facts, Map<String, Map<String, Stanza>> words, Set<String> retired) {
+    this.facts = facts;
+    this.words = words;
+    this.retired = Set.copyOf(retired);
     facts.values().forEach(s -> exercises.put(s.id(), exercise(s)));
+  }
+
+  private static Catalogue read(Snapshot source) {
+    return new Catalogue(
+        Stanza.readAll(source.facts()),
+        source.words().entrySet().stream()
+            .collect(Collectors.toMap(Map.Entry::getKey, e -> Stanza.readAll(e.getValue()))),
+        Set.of());
   }
 
   /**
@@ -67,7 +78,7 @@ public final class Catalogue {
   public static Catalogue load() {
     Map<String, String> words = new LinkedHashMap<>();
     for (String language : LANGUAGES) words.put(language, resource("words_" + language + ".txt"));
-    Catalogue catalogue = new Catalogue(new Snapshot(resource("catalogue.txt"), words));
+    Catalogue catalogue = read(new Snapshot(resource("catalogue.txt"), words));
     catalogue.checkLinks();
     catalogue.checkWords();
     return catalogue;
@@ -75,7 +86,31 @@ public final class Catalogue {
 
   /** The catalogue as it was when a program version was shared; links may lead outside it. */
   public static Catalogue of(Snapshot snapshot) {
-    Catalogue catalogue = new Catalogue(snapshot);
+    Catalogue catalogue = read(snapshot);
+    catalogue.checkWords();
+    return catalogue;
+  }
+
+  /**
+   * This catalogue with a practice's own entries: one with the id of a shipped entry takes its
+   * place.
+   *
+   * @param gone ids that are no longer offered; programs that have them keep them
+   */
+  public Catalogue with(Snapshot own, Set<String> gone) {
+    Map<String, Stanza> allFacts = new LinkedHashMap<>(facts);
+    allFacts.putAll(Stanza.readAll(own.facts()));
+    Map<String, Map<String, Stanza>> allWords = new HashMap<>(words);
+    own.words()
+        .forEach(
+            (language, text) -> {
+              Map<String, Stanza> merged =
+                  new LinkedHashMap<>(allWords.getOrDefault(language, Map.of()));
+              merged.putAll(Stanza.readAll(text));
+              allWords.put(language, merged);
+            });
+    Catalogue catalogue = new Catalogue(allFacts, allWords, gone);
+    catalogue.checkLinks();
     catalogue.checkWords();
     return catalogue;
   }
@@ -99,9 +134,18 @@ public final class Catalogue {
     return find(id).orElseThrow(() -> new CatalogueException("no exercise is called " + id));
   }
 
-  /** In the catalogue's own order. */
-  public Collection<Exercise> all() {
+  /** In the catalogue's own order, with those no longer offered. */
+  public List<Exercise> all() {
     return List.copyOf(exercises.values());
+  }
+
+  /** Those that may be prescribed anew. */
+  public List<Exercise> offered() {
+    return exercises.values().stream().filter(e -> !retired.contains(e.id())).toList();
+  }
+
+  public boolean isRetired(Exercise exercise) {
+    return retired.contains(exercise.id());
   }
 
   public ExerciseWords words(Exercise exercise, Locale locale) {
@@ -109,37 +153,7 @@ public final class Catalogue {
         words.getOrDefault(locale.getLanguage(), words.getOrDefault(LANGUAGES.get(0), Map.of()));
     Stanza s = language.get(exercise.id());
     if (s == null) throw new CatalogueException(exercise.id() + " has no words");
-    return new ExerciseWords(
-        s.required("name"),
-        s.required("move"),
-        s.optional("how").orElse(""),
-        s.optional("feel").orElse(""));
-  }
-
-  /** Entries whose name, id, group or tissues contain every word, best first. */
-  public List<Exercise> search(String text, Locale locale) {
-    List<String> wanted =
-        Arrays.stream(text.toLowerCase(Locale.ROOT).split("[\\s,]+"))
-            .filter(w -> !w.isEmpty())
-            .toList();
-    List<Exercise> named = new ArrayList<>();
-    List<Exercise> other = new ArrayList<>();
-    for (Exercise e : exercises.values()) {
-      String name = words(e, locale).name().toLowerCase(Locale.ROOT);
-      String tissues =
-          e.targets().stream().map(Tissue::label).collect(Collectors.joining(" "))
-              + " "
-              + e.id()
-              + " "
-              + e.group().code();
-      if (wanted.stream().allMatch(name::contains)) {
-        named.add(e);
-      } else if (wanted.stream().allMatch(w -> name.contains(w) || tissues.contains(w))) {
-        other.add(e);
-      }
-    }
-    named.addAll(other);
-    return named;
+    return words(s);
   }
 
   // ---- reading -----------------------------------------------------------------------------
@@ -160,13 +174,40 @@ public final class Catalogue {
         .collect(Collectors.joining());
   }
 
-  private static Exercise exercise(Stanza s) {
-    DoseContext context =
-        new DoseContext(
-            code(s, "mode", Mode.class),
-            code(s, "sides", Sidedness.class),
-            s.optional("contract-relax").isPresent(),
-            codes(s, "directions", Direction.class));
+  static ExerciseWords words(Stanza s) {
+    List<ExerciseWords.Fault> faults = new ArrayList<>();
+    for (int i = 1; s.optional("fault-" + i).isPresent(); i++) {
+      String text = s.required("fault-" + i);
+      int arrow = text.indexOf(FAULT_ARROW);
+      if (arrow < 0) throw new CatalogueException(s.id() + " fault-" + i + " has no arrow");
+      faults.add(
+          new ExerciseWords.Fault(
+              text.substring(0, arrow).strip(),
+              text.substring(arrow + FAULT_ARROW.length()).strip()));
+    }
+    return new ExerciseWords(
+        s.required("name"),
+        s.list("also"),
+        s.required("move"),
+        s.optional("setup").orElse(""),
+        s.optional("how").orElse(""),
+        s.optional("feel").orElse(""),
+        s.optional("not").orElse(""),
+        faults,
+        s.optional("out").orElse(""),
+        s.optional("why").orElse(""));
+  }
+
+  static DoseContext context(Stanza s) {
+    return new DoseContext(
+        code(s, "mode", Mode.class),
+        code(s, "sides", Sidedness.class),
+        s.optional("contract-relax").isPresent(),
+        codes(s, "directions", Direction.class));
+  }
+
+  static Exercise exercise(Stanza s) {
+    DoseContext context = context(s);
     return new Exercise(
         s.id(),
         code(s, "group", Group.class),
@@ -185,7 +226,7 @@ public final class Catalogue {
         s.optional("harder"));
   }
 
-  private static Dose dose(Stanza s, String key, DoseContext context) {
+  static Dose dose(Stanza s, String key, DoseContext context) {
     String text = s.required(key);
     Parsed parsed = DoseNotation.parse(text, context);
     if (parsed instanceof Parsed.Understood ok) {
@@ -197,7 +238,7 @@ public final class Catalogue {
         "%s %s %s: %s".formatted(s.id(), key, text, ((Parsed.Fault) parsed).message()));
   }
 
-  private static <T extends Enum<T> & Coded> T code(Stanza s, String key, Class<T> type) {
+  static <T extends Enum<T> & Coded> T code(Stanza s, String key, Class<T> type) {
     return code(s, key, s.required(key), type);
   }
 
@@ -210,7 +251,7 @@ public final class Catalogue {
                     "%s %s: %s is none of %s".formatted(s.id(), key, value, Coded.codes(type))));
   }
 
-  private static <T extends Enum<T> & Coded> List<T> codes(Stanza s, String key, Class<T> type) {
+  static <T extends Enum<T> & Coded> List<T> codes(Stanza s, String key, Class<T> type) {
     return s.list(key).stream().map(v -> code(s, key, v, type)).toList();
   }
 
@@ -249,22 +290,20 @@ public final class Catalogue {
         ExerciseWords w = words(e, locale);
         for (Optional<Side> side : sidesOf(e)) {
           for (Optional<Direction> direction : directionsOf(e)) {
-            for (String template : List.of(w.name(), w.move(), w.how(), w.feel())) {
-              ExerciseWords.fill(template, e, side, direction, locale);
-            }
+            w.on(e, side, direction, locale);
           }
         }
       }
     }
   }
 
-  private static List<Optional<Side>> sidesOf(Exercise e) {
+  static List<Optional<Side>> sidesOf(Exercise e) {
     return e.sided()
         ? List.of(Optional.of(Side.LEFT), Optional.of(Side.RIGHT))
         : List.of(Optional.empty());
   }
 
-  private static List<Optional<Direction>> directionsOf(Exercise e) {
+  static List<Optional<Direction>> directionsOf(Exercise e) {
     List<Direction> own = e.doseContext().directions();
     return own.isEmpty() ? List.of(Optional.empty()) : own.stream().map(Optional::of).toList();
   }

@@ -11,10 +11,10 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.anatomy.SidedMotion;
 import org.biokinet.core.anatomy.Tissue;
-import org.biokinet.core.dose.Direction;
 import org.biokinet.core.dose.Dose;
 import org.biokinet.core.dose.DoseNotation;
 import org.biokinet.core.dose.Mode;
@@ -32,31 +32,6 @@ class CatalogueTest {
     assertThat(catalogue.get("neck-rotation").movesToward(Side.RIGHT)).contains(Side.RIGHT);
     assertThat(catalogue.get("levator-stretch").headTurnsToward(Side.LEFT)).contains(Side.RIGHT);
     assertThat(catalogue.get("chin-tuck").movesToward(Side.LEFT)).isEmpty();
-  }
-
-  @Test
-  void noCueSaysAwayOppositeOrLimited() {
-    for (Exercise e : catalogue.all()) {
-      ExerciseWords w = catalogue.words(e, Locale.ENGLISH);
-      assertThat(String.join(" ", w.name(), w.move(), w.how(), w.feel()))
-          .as(e.id())
-          .doesNotContainIgnoringCase("away from")
-          .doesNotContainIgnoringCase("opposite")
-          .doesNotContainIgnoringCase("limited");
-    }
-  }
-
-  @Test
-  void theTwoSidesOfACueMirrorEachOther() {
-    for (Exercise e : catalogue.all()) {
-      if (!e.sided()) continue;
-      String move = catalogue.words(e, Locale.ENGLISH).move();
-      Optional<Direction> way = e.doseContext().directions().stream().findFirst();
-      String left = ExerciseWords.fill(move, e, Optional.of(Side.LEFT), way, Locale.ENGLISH);
-      String right = ExerciseWords.fill(move, e, Optional.of(Side.RIGHT), way, Locale.ENGLISH);
-      assertThat(left).as(e.id()).isNotEqualTo(right);
-      assertThat(swap(left)).isEqualTo(right);
-    }
   }
 
   @Test
@@ -129,15 +104,6 @@ class CatalogueTest {
     }
   }
 
-  private static String swap(String text) {
-    return text.replace("left", "#")
-        .replace("right", "left")
-        .replace("#", "right")
-        .replace("Left", "#")
-        .replace("Right", "Left")
-        .replace("#", "Right");
-  }
-
   @Test
   void aSnapshotReplaysWithoutTheRestOfTheCatalogue() {
     Catalogue.Snapshot snapshot = catalogue.snapshot(List.of("upper-trap-stretch"));
@@ -148,13 +114,46 @@ class CatalogueTest {
   }
 
   @Test
-  void searchFindsByNameThenByTissue() {
-    List<Exercise> found = catalogue.search("trap", Locale.ENGLISH);
-    assertThat(found.get(0).id()).isEqualTo("upper-trap-stretch");
-    assertThat(catalogue.search("pectoralis", Locale.ENGLISH))
-        .extracting(Exercise::id)
-        .contains("goalpost-chest-opener", "floor-pec-stretch");
-    assertThat(catalogue.search("no such thing", Locale.ENGLISH)).isEmpty();
+  void aPracticesOwnEntriesStandBesideAndInPlaceOfTheShippedOnes() {
+    Catalogue.Snapshot tuck = catalogue.snapshot(List.of("chin-tuck"));
+    Catalogue.Snapshot own =
+        new Catalogue.Snapshot(
+            tuck.facts().replace("start: 3x10s", "start: 3x5s")
+                + tuck.facts().replace("chin-tuck\n", "own-tuck\n"),
+            Map.of(
+                "en",
+                """
+                chin-tuck
+                  name: Our tuck
+                  move: Chin back
+                own-tuck
+                  name: Second
+                  move: Chin back
+                """));
+    Catalogue practice = catalogue.with(own, Set.of("open-book"));
+    assertThat(DoseNotation.format(practice.get("chin-tuck").start())).isEqualTo("3x5s");
+    assertThat(practice.words(practice.get("chin-tuck"), Locale.ENGLISH).name())
+        .isEqualTo("Our tuck");
+    assertThat(practice.all()).hasSize(catalogue.all().size() + 1);
+    // What is no longer offered is still there for the programs that have it.
+    assertThat(practice.offered()).doesNotContain(practice.get("open-book"));
+    assertThat(practice.isRetired(practice.get("open-book"))).isTrue();
+    // A link that leads nowhere, or back, is refused.
+    assertThatThrownBy(
+            () ->
+                catalogue.with(
+                    new Catalogue.Snapshot(
+                        tuck.facts().replace("easier: chin-nod", "easier: nowhere"), tuck.words()),
+                    Set.of()))
+        .hasMessageContaining("no exercise is called nowhere");
+    assertThatThrownBy(
+            () ->
+                catalogue.with(
+                    new Catalogue.Snapshot(
+                        tuck.facts().replace("easier: chin-nod", "easier: supine-spine-press"),
+                        tuck.words()),
+                    Set.of()))
+        .hasMessageContaining("leads back to it");
   }
 
   @Test
