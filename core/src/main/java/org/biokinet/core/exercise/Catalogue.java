@@ -48,6 +48,7 @@ public final class Catalogue {
   private static final List<String> LANGUAGES = List.of("en");
 
   static final String FAULT_ARROW = "→";
+  static final String REVISION = "revision";
 
   private final Map<String, Stanza> facts;
   private final Map<String, Map<String, Stanza>> words;
@@ -146,6 +147,12 @@ public final class Catalogue {
 
   public boolean isRetired(Exercise exercise) {
     return retired.contains(exercise.id());
+  }
+
+  /** Which of a practice's own revisions this is; 0 for an entry as shipped. */
+  public int revision(Exercise exercise) {
+    Stanza s = facts.get(exercise.id());
+    return s == null ? 0 : s.optional(REVISION).map(Integer::parseInt).orElse(0);
   }
 
   public ExerciseWords words(Exercise exercise, Locale locale) {

@@ -85,6 +85,17 @@ public record ExerciseWords(
         why);
   }
 
+  /** The placeholders that mean something in the words of this exercise, with their braces. */
+  public static List<String> placeholders(Exercise exercise) {
+    List<String> known = new ArrayList<>();
+    if (exercise.sided()) known.addAll(List.of("{side}", "{other}"));
+    if (exercise.relation().isPresent()) known.add("{way}");
+    if (exercise.turn().isPresent()) known.add("{turn}");
+    if (!exercise.doseContext().directions().isEmpty()) known.add("{direction}");
+    if (exercise.doseContext().directions().contains(Direction.CLOCKWISE)) known.add("{start}");
+    return known;
+  }
+
   /** Every sentence that is said to a client, in the order of the work. */
   public List<String> cues(Locale locale) {
     return Stream.concat(

@@ -32,6 +32,10 @@ public enum Group implements Coded {
     return code;
   }
 
+  public String label() {
+    return code.replace('-', ' ');
+  }
+
   /** Neck positions are entered and left more slowly. */
   public boolean isNeck() {
     return this == NECK_MOBILITY || this == NECK_STRETCH || this == NECK_STRENGTH;

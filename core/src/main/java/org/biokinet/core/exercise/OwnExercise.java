@@ -1,14 +1,20 @@
 package org.biokinet.core.exercise;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import org.biokinet.core.anatomy.Coded;
 import org.biokinet.core.anatomy.Equipment;
 import org.biokinet.core.anatomy.Position;
+import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.anatomy.SidedMotion;
 import org.biokinet.core.anatomy.Tissue;
 import org.biokinet.core.dose.Direction;
@@ -25,6 +31,9 @@ import org.biokinet.core.dose.Sidedness;
  * @param words key to value, as in its words
  */
 public record OwnExercise(String id, Map<String, String> facts, Map<String, String> words) {
+
+  /** A word like "Shoulder", but not "TV". */
+  private static final Pattern ONE_CAPITAL = Pattern.compile("^\\p{Lu}(?=\\p{Ll}|\\s)");
 
   public OwnExercise {
     facts = oneLineEach(facts);
@@ -58,6 +67,57 @@ public record OwnExercise(String id, Map<String, String> facts, Map<String, Stri
   public Catalogue.Snapshot snapshot(Locale locale) {
     return new Catalogue.Snapshot(
         new Stanza(id, facts).write(), Map.of(locale.getLanguage(), new Stanza(id, words).write()));
+  }
+
+  public OwnExercise asRevision(int number) {
+    Map<String, String> lines = new LinkedHashMap<>(facts);
+    lines.put(Catalogue.REVISION, Integer.toString(number));
+    return new OwnExercise(id, lines, words);
+  }
+
+  /** The keys that say something else in the other one, facts first. */
+  public Set<String> differences(OwnExercise other) {
+    Set<String> keys = new LinkedHashSet<>();
+    different(facts, other.facts, keys);
+    different(words, other.words, keys);
+    keys.remove(Catalogue.REVISION);
+    return keys;
+  }
+
+  private static void different(Map<String, String> a, Map<String, String> b, Set<String> keys) {
+    Set<String> all = new LinkedHashSet<>(a.keySet());
+    all.addAll(b.keySet());
+    for (String k : all) if (!a.getOrDefault(k, "").equals(b.getOrDefault(k, ""))) keys.add(k);
+  }
+
+  /**
+   * The exercise that its facts make, for {@link #preview} only: it does without a target as long
+   * as none is chosen. Empty while the facts are not right.
+   */
+  public Optional<Exercise> exercise() {
+    try {
+      Map<String, String> known = new LinkedHashMap<>(canonical().facts);
+      known.putIfAbsent("targets", Tissue.BREATH.code());
+      return Optional.of(Catalogue.exercise(new Stanza(id, known)));
+    } catch (CatalogueException | IllegalArgumentException e) {
+      return Optional.empty();
+    }
+  }
+
+  /** Its words for one side, as far as they can be filled; a field that cannot be is as typed. */
+  public ExerciseWords preview(Exercise exercise, Optional<Side> treated, Locale locale) {
+    Map<String, String> filled = new LinkedHashMap<>();
+    Optional<Direction> direction = Catalogue.directionsOf(exercise).get(0);
+    words.forEach(
+        (key, value) -> {
+          try {
+            ExerciseWords one = Catalogue.words(new Stanza(id, Map.of("name", "x", "move", value)));
+            filled.put(key, one.on(exercise, treated, direction, locale).move());
+          } catch (CatalogueException e) {
+            filled.put(key, value);
+          }
+        });
+    return new OwnExercise(id, facts, filled).written();
   }
 
   /**
@@ -98,32 +158,41 @@ public record OwnExercise(String id, Map<String, String> facts, Map<String, Stri
         problems.add(new WordsCheck.Problem("moves", "Say also which way this motion goes."));
       }
     }
-    if (!problems.isEmpty()) return problems;
-    OwnExercise canonical = canonical();
-    fact(
-        problems,
-        "easier",
-        () -> catalogue.with(canonical.withoutWords().snapshot(locale), Set.of()));
-    Stanza text = new Stanza(id, words);
-    if (!words.containsKey("name")) problems.add(new WordsCheck.Problem("name", "Give it a name."));
-    if (!words.containsKey("move")) {
-      problems.add(new WordsCheck.Problem("move", "Say the movement in a few words."));
+    if (problems.isEmpty()) {
+      fact(
+          problems,
+          "easier",
+          () -> catalogue.with(canonical().withoutWords().snapshot(locale), Set.of()));
     }
     words.forEach(
         (key, value) -> {
-          if (key.startsWith("fault-") && !value.matches("\\S.* → .*\\S")) {
+          if (key.startsWith("fault-") && !isFault(value)) {
             problems.add(
                 new WordsCheck.Problem(key, "Say what goes wrong, and what mends it, both."));
           }
         });
-    if (problems.isEmpty()) {
-      Exercise exercise = Catalogue.exercise(new Stanza(id, canonical.facts));
-      problems.addAll(WordsCheck.of(exercise, Catalogue.words(text), locale));
-    }
+    exercise().ifPresent(e -> problems.addAll(WordsCheck.of(e, written(), locale)));
     return problems;
   }
 
-  /** The same with doses in their one form. Only for facts that passed {@link #check}. */
+  private static boolean isFault(String value) {
+    return value.matches("\\S.* → .*\\S");
+  }
+
+  /** Its words as far as they are written. */
+  private ExerciseWords written() {
+    Map<String, String> lines = new LinkedHashMap<>(words);
+    lines.entrySet().removeIf(e -> e.getKey().startsWith("fault-") && !isFault(e.getValue()));
+    lines.putIfAbsent("name", "");
+    lines.putIfAbsent("move", "");
+    return Catalogue.words(new Stanza(id, lines));
+  }
+
+  /**
+   * The same as it is kept: doses in their one form, faults without capital and full stop.
+   *
+   * @throws CatalogueException when mode or sides are not known
+   */
   public OwnExercise canonical() {
     DoseContext context = Catalogue.context(new Stanza(id, facts));
     Map<String, String> lines = new LinkedHashMap<>(facts);
@@ -133,7 +202,18 @@ public record OwnExercise(String id, Map<String, String> facts, Map<String, Stri
         lines.put(key, ok.canonical());
       }
     }
-    return new OwnExercise(id, lines, words);
+    Map<String, String> texts = new LinkedHashMap<>(words);
+    texts.replaceAll((key, value) -> key.startsWith("fault-") ? insideSentence(value) : value);
+    return new OwnExercise(id, lines, texts);
+  }
+
+  private static String insideSentence(String fault) {
+    return Arrays.stream(fault.split(Catalogue.FAULT_ARROW, -1))
+        .map(String::strip)
+        .map(part -> part.endsWith(".") ? part.substring(0, part.length() - 1) : part)
+        .map(
+            part -> ONE_CAPITAL.matcher(part).replaceFirst(m -> m.group().toLowerCase(Locale.ROOT)))
+        .collect(Collectors.joining(" " + Catalogue.FAULT_ARROW + " "));
   }
 
   private OwnExercise withoutWords() {

@@ -1,6 +1,5 @@
 package org.biokinet.core.exercise;
 
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -127,12 +126,7 @@ public final class WordsCheck {
   }
 
   private String unknownPlaceholder() {
-    List<String> known = new ArrayList<>();
-    if (exercise.sided()) known.addAll(List.of("{side}", "{other}"));
-    if (exercise.relation().isPresent()) known.add("{way}");
-    if (exercise.turn().isPresent()) known.add("{turn}");
-    if (!exercise.doseContext().directions().isEmpty()) known.add("{direction}");
-    if (exercise.doseContext().directions().contains(Direction.CLOCKWISE)) known.add("{start}");
+    List<String> known = ExerciseWords.placeholders(exercise);
     return known.isEmpty()
         ? "This exercise has neither sides nor directions: write it without { }."
         : "Here only %s have a meaning.".formatted(String.join(" ", known));

@@ -64,7 +64,8 @@ public final class Alternatives {
 
   private static final int STAND_IN = 1;
   private static final int OTHER_POSITION = 1;
-  private static final int CHAIN_STEP = 3;
+  private static final int EASIER_STEP = 3;
+  private static final int HARDER_STEP = 5;
   private static final int OTHER_EXERCISE = 10;
   private static final int OTHER_GROUP = 2;
   private static final int OTHER_MODE = 4;
@@ -136,8 +137,16 @@ public final class Alternatives {
   }
 
   private int differences(Exercise wanted, Exercise e, List<String> lost) {
-    int chain = chain(wanted, e);
-    int distance = chain > 0 ? CHAIN_STEP * chain : OTHER_EXERCISE;
+    int easier = steps(wanted, e, true);
+    int harder = steps(wanted, e, false);
+    int distance = OTHER_EXERCISE;
+    if (easier > 0) {
+      distance = EASIER_STEP * easier;
+      lost.add("an easier form");
+    } else if (harder > 0) {
+      distance = HARDER_STEP * harder;
+      lost.add("a harder form");
+    }
     distance += target(wanted, e, lost);
     if (e.group() != wanted.group()) distance += OTHER_GROUP;
     Mode mode = e.doseContext().mode();
@@ -177,11 +186,6 @@ public final class Alternatives {
   }
 
   /** Steps from one to the other along easier or harder; 0 where there is no way. */
-  private int chain(Exercise from, Exercise to) {
-    int easier = steps(from, to, true);
-    return easier > 0 ? easier : steps(from, to, false);
-  }
-
   private int steps(Exercise from, Exercise to, boolean easier) {
     Optional<Exercise> at = Optional.of(from);
     for (int steps = 1; steps <= LONGEST_CHAIN; steps++) {

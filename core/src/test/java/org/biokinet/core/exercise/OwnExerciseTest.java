@@ -6,7 +6,9 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
+import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.DoseNotation;
 import org.junit.jupiter.api.Test;
 
@@ -64,7 +66,7 @@ class OwnExerciseTest {
     assertThat(problem(with(good, "sides", "dirs"))).startsWith("directions: ");
     assertThat(problem(with(good, "feel", "Feel it on the left."))).startsWith("feel: “left”");
     assertThat(problem(with(good, "fault-1", "no arrow"))).contains("fault-1");
-    assertThat(problem(with(good, "name", ""))).isEqualTo("name: Give it a name.");
+    assertThat(problem(with(good, "name", ""))).startsWith("name: Write this one too");
   }
 
   @Test
@@ -73,6 +75,44 @@ class OwnExerciseTest {
     assertThat(typed.check(CATALOGUE, EN)).isEmpty();
     Catalogue practice = CATALOGUE.with(typed.canonical().snapshot(EN), Set.of());
     assertThat(DoseNotation.format(practice.get("upper-trap-stretch").start())).isEqualTo("2x20s");
+  }
+
+  @Test
+  void wordsAreCheckedWhileTheFactsAreNotRightYet() {
+    OwnExercise typed =
+        with(with(shipped("upper-trap-stretch"), "targets", ""), "feel", "Feel it on the left.");
+    assertThat(typed.check(CATALOGUE, EN))
+        .extracting(WordsCheck.Problem::field)
+        .contains("targets", "feel");
+  }
+
+  @Test
+  void faultsAreKeptAsPartsOfASentence() {
+    OwnExercise typed =
+        with(shipped("chin-tuck"), "fault-1", "The chin lifts. → Look at your TV.").canonical();
+    assertThat(typed.words().get("fault-1")).isEqualTo("the chin lifts → look at your TV");
+  }
+
+  @Test
+  void aPreviewFillsWhatItCanAndLeavesTheRestAsTyped() {
+    OwnExercise typed = with(shipped("upper-trap-stretch"), "feel", "Feel it {somewhere}.");
+    Exercise e = typed.exercise().orElseThrow();
+    ExerciseWords left = typed.preview(e, Optional.of(Side.LEFT), EN);
+    assertThat(left.move()).isEqualTo("Tilt right");
+    assertThat(left.feel()).isEqualTo("Feel it {somewhere}.");
+    assertThat(typed.preview(e, Optional.of(Side.RIGHT), EN).move()).isEqualTo("Tilt left");
+    assertThat(with(typed, "start", "10").exercise()).isEmpty();
+  }
+
+  @Test
+  void aRevisionIsNamedInTheCatalogueAndIsNoDifference() {
+    OwnExercise own = shipped("chin-tuck").asRevision(3);
+    Catalogue practice = CATALOGUE.with(own.snapshot(EN), Set.of());
+    assertThat(practice.revision(practice.get("chin-tuck"))).isEqualTo(3);
+    assertThat(CATALOGUE.revision(CATALOGUE.get("chin-tuck"))).isZero();
+    assertThat(own.differences(shipped("chin-tuck"))).isEmpty();
+    assertThat(with(own, "how", "Slide it back.").differences(shipped("chin-tuck")))
+        .containsExactly("how");
   }
 
   @Test
