@@ -87,6 +87,11 @@ document.addEventListener("keydown", (event) => {
     walk(event);
     return;
   }
+  if (event.key === "ArrowDown" && event.target.matches("[data-to-rows]")) {
+    event.preventDefault();
+    document.querySelector("[data-row]")?.focus();
+    return;
+  }
   if (event.altKey && row && ["ArrowUp", "ArrowDown"].includes(event.key)) {
     event.preventDefault();
     row.querySelector(event.key === "ArrowUp" ? "[data-up]" : "[data-down]")?.click();
@@ -171,7 +176,27 @@ document.addEventListener("htmx:afterSettle", (event) => {
   }
 });
 
+// ---- a palette that writes into the text last written in ------------------------------------
+
+let lastText = null;
+document.addEventListener("focusin", (event) => {
+  if (event.target.matches("[data-text]")) lastText = event.target;
+});
+
+function insert(word) {
+  const text = lastText?.isConnected ? lastText : document.querySelector("textarea[data-text]");
+  if (!text) return;
+  if (text !== lastText) text.setSelectionRange(text.value.length, text.value.length);
+  text.focus();
+  const before = text.value.slice(0, text.selectionStart);
+  const gap = before && !/\s$/.test(before) ? " " : "";
+  text.setRangeText(gap + word, text.selectionStart, text.selectionEnd, "end");
+  text.dispatchEvent(new Event("input", { bubbles: true }));
+}
+
 document.addEventListener("click", (event) => {
+  const word = event.target.closest("[data-insert]");
+  if (word) insert(word.dataset.insert);
   const opener = event.target.closest("[data-open]");
   if (opener) document.getElementById(opener.dataset.open)?.showModal();
   const closer = event.target.closest("[data-close]");

@@ -121,7 +121,7 @@ class BrowserTest extends WithBrowser {
     assertThat(phone.locator("#left")).hasText("1:48");
     phone.clock().runFor(9_500); // position 5, set-up 4, then the first movement
     assertThat(phone.locator("#headline")).hasText("Tilt right");
-    assertThat(phone.locator("#detail")).hasText("Feel it on the left side of the neck.");
+    assertThat(phone.locator("#detail")).containsText("Let the left shoulder sink.");
     assertThat(phone.locator("#rep")).hasText("Hold 1 of 2 on the left");
     assertThat(phone.locator("#patch-LEFT")).isVisible();
     assertThat(phone.locator("#patch-RIGHT")).isHidden();

@@ -7,6 +7,7 @@ import java.util.UUID;
 import org.biokinet.app.support.Changes;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 
 /** Practices and their people. */
@@ -47,6 +48,12 @@ public class AccountService {
   @Transactional(readOnly = true)
   public Practice practice(UUID id) {
     return practices.findById(id).orElseThrow();
+  }
+
+  /** Held until the transaction ends: whoever changes what a practice shares waits in line here. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void lockPractice(Me me) {
+    practices.lock(me.practiceId());
   }
 
   @Transactional(readOnly = true)

@@ -19,6 +19,7 @@ import org.biokinet.app.account.SettingsService;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientEvent;
 import org.biokinet.app.client.ClientService;
+import org.biokinet.app.library.LibraryService;
 import org.biokinet.app.support.Changes;
 import org.biokinet.core.dose.DoseNotation;
 import org.biokinet.core.exercise.Catalogue;
@@ -99,7 +100,7 @@ public class DraftService {
   private final ClientService clients;
   private final AccountService accounts;
   private final SettingsService settings;
-  private final Catalogue catalogue;
+  private final LibraryService library;
   private final Audit audit;
   private final ObjectMapper json;
   private final Clock clock;
@@ -112,7 +113,7 @@ public class DraftService {
       ClientService clients,
       AccountService accounts,
       SettingsService settings,
-      Catalogue catalogue,
+      LibraryService library,
       Audit audit,
       ObjectMapper json,
       Clock clock) {
@@ -123,7 +124,7 @@ public class DraftService {
     this.clients = clients;
     this.accounts = accounts;
     this.settings = settings;
-    this.catalogue = catalogue;
+    this.library = library;
     this.audit = audit;
     this.json = json;
     this.clock = clock;
@@ -215,6 +216,7 @@ public class DraftService {
       return new Outcome.Refused(
           state, "Confirm first that you have screened " + client.firstName() + ".");
     }
+    Catalogue catalogue = library.of(me.practiceId()).catalogue();
     DraftTimeline check =
         DraftTimeline.of(
             state.draft(), client.breathSeconds(), settings.pacing(me.practiceId()), catalogue);

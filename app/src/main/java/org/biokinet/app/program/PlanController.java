@@ -3,7 +3,6 @@ package org.biokinet.app.program;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
 import org.biokinet.app.account.Me;
@@ -11,11 +10,12 @@ import org.biokinet.app.account.SettingsService;
 import org.biokinet.app.client.ClientHeader;
 import org.biokinet.app.client.ClientService;
 import org.biokinet.app.client.Station;
+import org.biokinet.app.library.Library;
+import org.biokinet.app.library.LibraryService;
 import org.biokinet.core.anatomy.Position;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.DoseNotation;
 import org.biokinet.core.dose.Parsed;
-import org.biokinet.core.exercise.Catalogue;
 import org.biokinet.core.exercise.Exercise;
 import org.biokinet.core.ledger.Band;
 import org.biokinet.core.program.DraftEdit;
@@ -46,19 +46,19 @@ class PlanController {
   private final SettingsService settings;
   private final ClientService clients;
   private final ClientHeader header;
-  private final Catalogue catalogue;
+  private final LibraryService library;
 
   PlanController(
       DraftService drafts,
       SettingsService settings,
       ClientService clients,
       ClientHeader header,
-      Catalogue catalogue) {
+      LibraryService library) {
     this.drafts = drafts;
     this.settings = settings;
     this.clients = clients;
     this.header = header;
-    this.catalogue = catalogue;
+    this.library = library;
   }
 
   @GetMapping
@@ -90,10 +90,11 @@ class PlanController {
       @RequestParam(defaultValue = "") String q,
       Model model) {
     DraftService.State state = drafts.state(me, id);
-    List<Exercise> hits = catalogue.search(q, Locale.ENGLISH);
+    Library mine = library.of(me.practiceId());
+    List<Exercise> hits = mine.offered(q);
     model.addAttribute("client", state.client());
-    model.addAttribute("words", catalogue);
-    model.addAttribute("locale", Locale.ENGLISH);
+    model.addAttribute("library", mine);
+    model.addAttribute("ruledOut", mine.search().understood(q).ruledOut());
     model.addAttribute("hits", hits.stream().limit(MOST_HITS).toList());
     model.addAttribute("more", Math.max(0, hits.size() - MOST_HITS));
     model.addAttribute("q", q.strip());
@@ -109,7 +110,12 @@ class PlanController {
       @RequestParam String exercise,
       Model model,
       HttpServletResponse response) {
-    Exercise added = catalogue.find(exercise).orElseThrow(PlanController::bad);
+    Library mine = library.of(me.practiceId());
+    Exercise added =
+        mine.catalogue()
+            .find(exercise)
+            .filter(e -> !mine.catalogue().isRetired(e))
+            .orElseThrow(PlanController::bad);
     String start = DoseNotation.format(added.start());
     String key = UUID.randomUUID().toString();
     model.addAttribute("added", key);
@@ -121,7 +127,7 @@ class PlanController {
             id,
             seq,
             new DraftEdit.Add(key, exercise, start, Optional.of(place(me, id, added)))),
-        catalogue.words(added, Locale.ENGLISH).name(),
+        mine.name(added),
         model,
         response);
   }
@@ -240,7 +246,10 @@ class PlanController {
   private DraftTimeline timed(Me me, UUID id) {
     DraftService.State state = drafts.state(me, id);
     return DraftTimeline.of(
-        state.draft(), state.client().breathSeconds(), settings.pacing(me.practiceId()), catalogue);
+        state.draft(),
+        state.client().breathSeconds(),
+        settings.pacing(me.practiceId()),
+        library.of(me.practiceId()).catalogue());
   }
 
   /** One breath of this client; every dose in breaths follows. */
@@ -373,8 +382,8 @@ class PlanController {
             state,
             settings.pacing(me.practiceId()),
             settings.band(me.practiceId()),
-            catalogue,
-            Locale.ENGLISH));
+            library.of(me.practiceId()).catalogue(),
+            Library.LANGUAGE));
     model.addAttribute("bands", Band.values());
   }
 }

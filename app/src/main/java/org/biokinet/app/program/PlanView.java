@@ -56,13 +56,17 @@ public record PlanView(
    * @param lead the side chosen to go first, or empty
    * @param chosen whether any of these differs from the usual
    * @param ways which way each side goes: "L: Tilt right · R: Tilt left"
+   * @param id the code of the exercise
+   * @param news what the practice did to the exercise since the last version, or empty
    * @param canonical the one form in which this dose is written; as typed when not understood
    * @param meaning the dose in words, or what is wrong with it
    */
   public record Line(
       String key,
       int number,
+      String id,
       String name,
+      String news,
       String ways,
       String dose,
       String canonical,
@@ -86,7 +90,7 @@ public record PlanView(
     DraftTimeline timed = DraftTimeline.of(state.draft(), breathSeconds, pacing, catalogue);
     List<Line> lines = new ArrayList<>();
     for (DraftTimeline.Line line : timed.lines()) {
-      lines.add(line(line, lines.size() + 1, catalogue, locale));
+      lines.add(line(line, lines.size() + 1, state, catalogue, locale));
     }
     int longest = lines.stream().mapToInt(l -> Math.max(l.left(), l.right())).max().orElse(0);
     return new PlanView(
@@ -136,7 +140,11 @@ public record PlanView(
   }
 
   private static Line line(
-      DraftTimeline.Line line, int number, Catalogue catalogue, Locale locale) {
+      DraftTimeline.Line line,
+      int number,
+      DraftService.State state,
+      Catalogue catalogue,
+      Locale locale) {
     Exercise e = line.exercise();
     ExerciseWords words = catalogue.words(e, locale);
     boolean high = line.draft().priority().equals(Optional.of(Priority.HIGH));
@@ -148,7 +156,9 @@ public record PlanView(
     return new Line(
         line.draft().key(),
         number,
+        e.id(),
         words.name(),
+        news(e, state, catalogue),
         ways(e, words, locale),
         line.draft().dose(),
         line.parsed() instanceof Parsed.Understood ok ? ok.canonical() : line.draft().dose(),
@@ -165,6 +175,16 @@ public record PlanView(
         line.draft().lead().map(Enum::name).orElse(""),
         high,
         high || line.draft().order().isPresent() || line.draft().lead().isPresent());
+  }
+
+  private static String news(Exercise e, DraftService.State state, Catalogue catalogue) {
+    if (catalogue.isRetired(e)) return "retired by the practice";
+    return state
+        .shared()
+        .filter(r -> r.catalogue().find(e.id()).isPresent())
+        .filter(r -> r.catalogue().revision(e) != catalogue.revision(e))
+        .map(r -> "rewritten since version %d".formatted(r.version().number()))
+        .orElse("");
   }
 
   private static String ways(Exercise e, ExerciseWords words, Locale locale) {

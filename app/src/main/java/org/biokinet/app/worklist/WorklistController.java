@@ -7,6 +7,8 @@ import java.util.Locale;
 import org.biokinet.app.account.Me;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientService;
+import org.biokinet.app.library.Library;
+import org.biokinet.app.library.LibraryService;
 import org.biokinet.app.support.Days;
 import org.biokinet.core.progress.Attention;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -21,17 +23,21 @@ class WorklistController {
 
   private static final int STEADY_PER_PAGE = 25;
   private static final int MOST_HITS = 10;
+  private static final int MOST_EXERCISES = 5;
 
   /** A list that fits on one screen is shown whole. */
   private static final int SHORT_LIST = 10;
 
   private final WorklistService worklist;
   private final ClientService clients;
+  private final LibraryService library;
   private final Clock clock;
 
-  WorklistController(WorklistService worklist, ClientService clients, Clock clock) {
+  WorklistController(
+      WorklistService worklist, ClientService clients, LibraryService library, Clock clock) {
     this.worklist = worklist;
     this.clients = clients;
+    this.library = library;
     this.clock = clock;
   }
 
@@ -74,6 +80,13 @@ class WorklistController {
     model.addAttribute("q", q.strip());
     model.addAttribute("hits", hits.stream().limit(MOST_HITS).toList());
     model.addAttribute("more", Math.max(0, hits.size() - MOST_HITS));
+    Library mine = library.of(me.practiceId());
+    model.addAttribute("library", mine);
+    model.addAttribute(
+        "exercises",
+        wanted.isEmpty()
+            ? List.of()
+            : mine.offered(wanted).stream().limit(MOST_EXERCISES).toList());
     return "layout :: found";
   }
 }
