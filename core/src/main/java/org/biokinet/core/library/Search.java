@@ -58,8 +58,11 @@ public final class Search {
   private static final int SHORTEST_PREFIX = 2;
   private static final int SHORTEST_WITH_SLIP = 5;
 
+  /** In a whole text a slip would hit too much. */
+  private static final float LEAST_WITH_SLIP = 1;
+
   private final List<Exercise> exercises;
-  private final Locale locale;
+  private final Wanted.Vocabulary vocabulary;
   private final Analyzer analyzer = new EnglishAnalyzer();
   private final IndexSearcher index;
 
@@ -68,8 +71,8 @@ public final class Search {
    */
   public Search(Catalogue catalogue, List<Exercise> exercises, Locale locale) {
     this.exercises = List.copyOf(exercises);
-    this.locale = locale;
     Terms terms = new Terms(locale);
+    this.vocabulary = new Wanted.Vocabulary(terms);
     ByteBuffersDirectory memory = new ByteBuffersDirectory();
     try (IndexWriter writer = new IndexWriter(memory, new IndexWriterConfig(analyzer))) {
       for (Exercise e : this.exercises) {
@@ -112,25 +115,30 @@ public final class Search {
    * kneel", "without a roller") is left out.
    */
   public List<Exercise> find(String line) {
-    Wanted wanted = Wanted.read(line, locale);
+    Wanted wanted = understood(line);
     return matching(wanted.words()).stream().filter(wanted::allows).toList();
   }
 
   public Wanted understood(String line) {
-    return Wanted.read(line, locale);
+    return vocabulary.read(line);
   }
 
   private List<Exercise> matching(String words) {
     List<String> tokens = tokens(words);
     if (tokens.isEmpty()) return words.isBlank() ? exercises : List.of();
-    List<Exercise> all = hits(tokens, tokens.size());
+    List<Exercise> found = hits(tokens, tokens.size(), false);
+    if (found.isEmpty()) found = hits(tokens, tokens.size(), true);
     // Nothing has every word: then most of them.
-    return all.isEmpty() && tokens.size() > 1 ? hits(tokens, (tokens.size() + 1) / 2) : all;
+    if (found.isEmpty()) found = hits(tokens, (tokens.size() + 1) / 2, true);
+    return found;
   }
 
-  private List<Exercise> hits(List<String> tokens, int atLeast) {
+  /**
+   * @param slips whether one wrong letter in a word is forgiven; costs most of the time
+   */
+  private List<Exercise> hits(List<String> tokens, int atLeast, boolean slips) {
     BooleanQuery.Builder query = new BooleanQuery.Builder();
-    tokens.forEach(t -> query.add(anywhere(t), Occur.SHOULD));
+    tokens.forEach(t -> query.add(anywhere(t, slips), Occur.SHOULD));
     query.setMinimumNumberShouldMatch(atLeast);
     BooleanQuery.Builder ranked = new BooleanQuery.Builder().add(query.build(), Occur.MUST);
     if (tokens.size() > 1) {
@@ -151,7 +159,7 @@ public final class Search {
   }
 
   /** One word in whatever field it fits best: whole, begun, or with one slip. */
-  private static Query anywhere(String token) {
+  private static Query anywhere(String token, boolean slips) {
     List<Query> ways = new ArrayList<>();
     WEIGHTS.forEach(
         (field, weight) -> {
@@ -160,7 +168,7 @@ public final class Search {
           if (token.length() >= SHORTEST_PREFIX) {
             ways.add(new BoostQuery(new PrefixQuery(term), weight * 0.5f));
           }
-          if (token.length() >= SHORTEST_WITH_SLIP) {
+          if (slips && token.length() >= SHORTEST_WITH_SLIP && weight >= LEAST_WITH_SLIP) {
             ways.add(new BoostQuery(new FuzzyQuery(term, 1, 1), weight * 0.2f));
           }
         });

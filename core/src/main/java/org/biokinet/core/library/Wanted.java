@@ -79,22 +79,13 @@ public record Wanted(
         .toList();
   }
 
-  static Wanted read(String line, Locale locale) {
-    return new Reading(locale).read(line);
-  }
-
-  private static final class Reading {
+  /** What can be ruled out or asked for, and how it is called. */
+  static final class Vocabulary {
 
     private final Map<String, Set<Object>> things = new HashMap<>();
     private final Map<String, Set<Position>> postures;
-    private final Set<Position> in = EnumSet.noneOf(Position.class);
-    private final Set<Position> positions = EnumSet.noneOf(Position.class);
-    private final Set<Equipment> equipment = EnumSet.noneOf(Equipment.class);
-    private final Set<Precaution> precautions = EnumSet.noneOf(Precaution.class);
-    private final List<String> kept = new ArrayList<>();
 
-    Reading(Locale locale) {
-      Terms terms = new Terms(locale);
+    Vocabulary(Terms terms) {
       postures = terms.postures();
       for (Position p : Position.values()) learn(terms.of(p), p);
       for (Equipment e : Equipment.values()) learn(terms.of(e), e);
@@ -105,6 +96,24 @@ public record Wanted(
       for (String name : names) {
         things.computeIfAbsent(name.replace('-', ' '), n -> new HashSet<>()).add(thing);
       }
+    }
+
+    Wanted read(String line) {
+      return new Reading(this).read(line);
+    }
+  }
+
+  private static final class Reading {
+
+    private final Vocabulary vocabulary;
+    private final Set<Position> in = EnumSet.noneOf(Position.class);
+    private final Set<Position> positions = EnumSet.noneOf(Position.class);
+    private final Set<Equipment> equipment = EnumSet.noneOf(Equipment.class);
+    private final Set<Precaution> precautions = EnumSet.noneOf(Precaution.class);
+    private final List<String> kept = new ArrayList<>();
+
+    Reading(Vocabulary vocabulary) {
+      this.vocabulary = vocabulary;
     }
 
     Wanted read(String line) {
@@ -119,7 +128,7 @@ public record Wanted(
         if (after > i) {
           i = after;
         } else {
-          Set<Position> asked = postures.getOrDefault(tokens.get(i), Set.of());
+          Set<Position> asked = vocabulary.postures.getOrDefault(tokens.get(i), Set.of());
           in.addAll(asked);
           if (asked.isEmpty() && !NOT.contains(tokens.get(i))) kept.add(tokens.get(i));
           i++;
@@ -134,7 +143,8 @@ public record Wanted(
       while (at < tokens.size() && FILLERS.contains(tokens.get(at))) at++;
       for (int length = LONGEST_TERM; length > 0; length--) {
         if (at + length > tokens.size()) continue;
-        Set<Object> found = things.get(String.join(" ", tokens.subList(at, at + length)));
+        Set<Object> found =
+            vocabulary.things.get(String.join(" ", tokens.subList(at, at + length)));
         if (found == null) continue;
         for (Object thing : found) {
           if (thing instanceof Position p) positions.add(p);

@@ -58,7 +58,12 @@ public final class Cues {
       if (s.kind().isWork() && s.kind() != Segment.Kind.CONTRACT) {
         Deque<String> sentences =
             untold.computeIfAbsent(new Told(s.item(), s.side()), k -> toTell(words));
-        cue = new Cue(cue.headline(), cue.detail(), whileThereIsTime(cue.spoken(), sentences, s));
+        String spoken = whileThereIsTime(cue.spoken(), sentences, s);
+        if (spoken.equals(cue.spoken()) && i > 0 && repeats(segments.get(i - 1), s)) {
+          String without = whileThereIsTime("", sentences, s);
+          spoken = without.isEmpty() ? spoken : without;
+        }
+        cue = new Cue(cue.headline(), cue.detail(), spoken);
       }
       cues.add(cue);
     }
@@ -80,6 +85,14 @@ public final class Cues {
       }
     }
     return s;
+  }
+
+  /** A movement that follows on itself need not be named again where there is more to tell. */
+  private static boolean repeats(Segment before, Segment s) {
+    return before.kind() == s.kind()
+        && before.item() == s.item()
+        && before.side().equals(s.side())
+        && before.direction().equals(s.direction());
   }
 
   private Deque<String> toTell(ExerciseWords words) {

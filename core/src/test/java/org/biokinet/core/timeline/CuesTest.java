@@ -82,6 +82,17 @@ class CuesTest {
   }
 
   @Test
+  void aMovementThatFollowsOnItselfLeavesTimeToTellTheRest() {
+    Timeline t = TimelineTest.compile(TimelineTest.item("open-book", "4"));
+    assertThat(on(t, Segment.Kind.MOVE).subList(0, 4))
+        .containsExactly(
+            "Open the left arm and turn left. [Repetition 1 of 4 on the left]",
+            "Open the left arm and turn left as you breathe in. [Repetition 2 of 4 on the left]",
+            "Close it as you breathe out. [Repetition 3 of 4 on the left]",
+            "Open the left arm and turn left. [Repetition 4 of 4 on the left]");
+  }
+
+  @Test
   void noCueLeavesAPlaceholderOrARelativeDirection() {
     for (Exercise e : TimelineTest.CATALOGUE.all()) {
       Timeline t = TimelineTest.compile(new Item(e, e.target()));
