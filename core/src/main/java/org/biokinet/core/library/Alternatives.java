@@ -37,6 +37,11 @@ public final class Alternatives {
       if (positions.isEmpty()) throw new IllegalArgumentException("a client is in some position");
     }
 
+    /** Whoever gets down to the floor has a floor to lie on. */
+    private boolean canDoWithout(Equipment e) {
+      return e == Equipment.MAT && positions.stream().anyMatch(Position::onFloor);
+    }
+
     private boolean has(Equipment e) {
       return equipment.contains(e) || (e == Equipment.CHAIR && positions.contains(Position.CHAIR));
     }
@@ -97,8 +102,9 @@ public final class Alternatives {
   }
 
   /**
-   * Nearest first. With the shipped catalogue never empty: breathing fits every position and needs
-   * nothing.
+   * Nearest first. What has nothing in common with it is named only where there is nothing else,
+   * and then one thing. With the shipped catalogue never empty: breathing fits every position and
+   * needs nothing.
    */
   public List<Alternative> of(Exercise wanted, Means means) {
     List<Alternative> found = new ArrayList<>();
@@ -107,7 +113,8 @@ public final class Alternatives {
     }
     instead(wanted, wanted, means).ifPresent(found::add);
     found.sort(Comparator.comparingInt(Alternative::distance));
-    return found;
+    List<Alternative> akin = found.stream().filter(a -> a.distance() < NOTHING_IN_COMMON).toList();
+    return akin.isEmpty() ? found.stream().limit(1).toList() : akin;
   }
 
   private Optional<Alternative> instead(Exercise wanted, Exercise e, Means means) {
@@ -117,8 +124,12 @@ public final class Alternatives {
       if (means.has(needed)) continue;
       Optional<StandIn> standIn =
           STAND_INS.stream().filter(s -> s.needed == needed && means.has(s.instead)).findFirst();
-      if (standIn.isEmpty()) return Optional.empty();
       distance += STAND_IN;
+      if (standIn.isEmpty() && means.canDoWithout(needed)) {
+        lost.add("without a " + needed.label() + ": something soft below");
+        continue;
+      }
+      if (standIn.isEmpty()) return Optional.empty();
       String cost = standIn.get().cost.isEmpty() ? "" : ": " + standIn.get().cost;
       lost.add(standIn.get().instead.label() + " instead of " + needed.label() + cost);
     }

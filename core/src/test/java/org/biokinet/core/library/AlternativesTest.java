@@ -90,6 +90,23 @@ class AlternativesTest {
     assertThat(all).isSortedAccordingTo((a, b) -> Integer.compare(a.distance(), b.distance()));
   }
 
+  @Test
+  void whoeverCanLieDownHasSomethingToLieOn() {
+    assertThat(nearest("double-knee-hug", EnumSet.of(Position.SUPINE)))
+        .endsWith("lying on the back: without a mat: something soft below");
+    assertThat(of("double-knee-hug", EnumSet.of(Position.SUPINE), Equipment.MAT).get(0).lost())
+        .isEmpty();
+  }
+
+  @Test
+  void whatHasNothingInCommonStandsAloneOrNotAtAll() {
+    for (Exercise wanted : CATALOGUE.all()) {
+      List<Alternative> found = of(wanted.id(), EnumSet.of(Position.PRONE));
+      boolean nothing = found.get(0).lost().stream().anyMatch(l -> l.contains("nothing for"));
+      if (nothing) assertThat(found).as(wanted.id()).hasSize(1);
+    }
+  }
+
   /** Every exercise, every combination of positions, with nothing at hand: the hardest case. */
   @Test
   void thereIsNeverADeadEnd() {
@@ -112,7 +129,7 @@ class AlternativesTest {
     }
   }
 
-  /** On a chair or standing there is something for the same region, but for a few far from it. */
+  /** On a chair or standing there is something for the same region. */
   @Test
   void atTheDeskTheRegionIsServed() {
     for (Exercise wanted : CATALOGUE.all()) {
