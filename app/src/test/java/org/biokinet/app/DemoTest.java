@@ -48,9 +48,19 @@ class DemoTest extends WithBrowser {
     desk.waitForURL("**/review");
     assertThat(desk.locator(".sessions tbody tr").first()).isVisible();
     picture(desk, "review");
+    String review = desk.url();
+    desk.navigate("/library?q=trap without a wall");
+    assertThat(desk.locator("[data-row]").first()).isVisible();
+    picture(desk, "library");
+    desk.navigate("/library/upper-trap-stretch");
+    picture(desk, "exercise");
+    desk.navigate("/library/own-levator-stretch-at-the-chart-table/edit");
+    desk.locator("#how").scrollIntoViewIfNeeded();
+    assertThat(desk.locator("#preview")).containsText("left hand flat on it");
+    picture(desk, "own-exercise");
     Page dark = page(1280, 800, ColorScheme.DARK);
     signIn(dark, DemoLoader.PRACTITIONER, DemoLoader.PASSWORD);
-    dark.navigate(desk.url());
+    dark.navigate(review);
     picture(dark, "review-dark");
   }
 

@@ -7,7 +7,9 @@ import java.time.OffsetDateTime;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import org.biokinet.app.account.AccountService;
 import org.biokinet.app.account.Me;
@@ -17,6 +19,7 @@ import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientMe;
 import org.biokinet.app.client.ClientService;
 import org.biokinet.app.client.LinkService;
+import org.biokinet.app.library.LibraryService;
 import org.biokinet.app.program.DraftService;
 import org.biokinet.app.program.VersionService;
 import org.biokinet.app.session.CheckInUpload;
@@ -25,6 +28,7 @@ import org.biokinet.app.session.SessionService;
 import org.biokinet.app.session.SessionUpload;
 import org.biokinet.app.support.AdjustableClock;
 import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.exercise.OwnExercise;
 import org.biokinet.core.program.DraftEdit;
 import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.timeline.Segment;
@@ -53,6 +57,7 @@ public class DemoLoader implements ApplicationRunner {
   private final Practitioners practitioners;
   private final ClientService clients;
   private final LinkService links;
+  private final LibraryService library;
   private final DraftService drafts;
   private final VersionService versions;
   private final SessionService sessions;
@@ -64,6 +69,7 @@ public class DemoLoader implements ApplicationRunner {
       Practitioners practitioners,
       ClientService clients,
       LinkService links,
+      LibraryService library,
       DraftService drafts,
       VersionService versions,
       SessionService sessions,
@@ -72,6 +78,7 @@ public class DemoLoader implements ApplicationRunner {
     this.practitioners = practitioners;
     this.clients = clients;
     this.links = links;
+    this.library = library;
     this.drafts = drafts;
     this.versions = versions;
     this.sessions = sessions;
@@ -90,6 +97,7 @@ public class DemoLoader implements ApplicationRunner {
       at(11, 9 * 60);
       Practice practice = accounts.addPractice("Harbour Lane Physiotherapy", ZONE, "555 0142");
       Me okafor = accounts.addPractitioner(practice, PRACTITIONER, "M. Okafor", PASSWORD);
+      chartTable(okafor);
       ines(okafor);
       at(4, 10 * 60);
       tobias(okafor);
@@ -114,6 +122,23 @@ public class DemoLoader implements ApplicationRunner {
             .atTime(LocalTime.ofSecondOfDay(minute * 60L))
             .atZone(ZONE)
             .toInstant());
+  }
+
+  /** An exercise of the practice's own, for people who stand at a chart table. */
+  private void chartTable(Me me) {
+    OwnExercise levator = library.entry(me, "levator-stretch");
+    Map<String, String> facts = new HashMap<>(levator.facts());
+    facts.put("positions", "stand");
+    facts.put("precautions", "cx-rot");
+    Map<String, String> words = new HashMap<>(levator.words());
+    words.put("name", "Levator stretch at the chart table");
+    words.put("also", "table levator");
+    words.put("setup", "Stand at the table, {side} hand flat on it.");
+    words.put("how", "Let the {side} shoulder sink. Look lower as you breathe out.");
+    words.put("fault-2", "the {side} arm pushes → let it rest");
+    words.put("out", "Lift the head slowly. Take the {side} hand off the table.");
+    words.put("why", "For chart drafters: the table keeps the shoulder down, no hand on the head.");
+    library.save(me, new OwnExercise("", facts, words), 0);
   }
 
   private void ines(Me me) {
