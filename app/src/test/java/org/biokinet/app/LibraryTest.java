@@ -68,7 +68,8 @@ class LibraryTest extends AppTest {
     String code = saved(library.save(me, copy, 0));
     assertThat(code).isEqualTo("own-etirement-du-matin");
     assertThat(found(me, "etirement matin")).first().isEqualTo(code);
-    assertThat(saved(library.save(me, copy, 0))).isEqualTo("own-etirement-du-matin-2");
+    OwnExercise likeIt = with(copy, "name", "Etirement du matin!");
+    assertThat(saved(library.save(me, likeIt, 0))).isEqualTo("own-etirement-du-matin-2");
     assertThat(found(practitioner(), "etirement matin")).isEmpty();
   }
 

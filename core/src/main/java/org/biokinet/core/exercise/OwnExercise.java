@@ -172,7 +172,17 @@ public record OwnExercise(String id, Map<String, String> facts, Map<String, Stri
           }
         });
     exercise().ifPresent(e -> problems.addAll(WordsCheck.of(e, written(), locale)));
+    if (isTaken(words.getOrDefault("name", ""), catalogue, locale)) {
+      problems.add(
+          new WordsCheck.Problem("name", "Another exercise has this name; tell them apart."));
+    }
     return problems;
+  }
+
+  private boolean isTaken(String name, Catalogue catalogue, Locale locale) {
+    return catalogue.all().stream()
+        .filter(e -> !e.id().equals(id))
+        .anyMatch(e -> catalogue.words(e, locale).name().equalsIgnoreCase(name));
   }
 
   private static boolean isFault(String value) {
