@@ -23,6 +23,7 @@ class LayersTest {
           "anatomy",
           "dose",
           "exercise",
+          "figure",
           "library",
           "program",
           "timeline",

@@ -12,13 +12,13 @@ import java.util.Optional;
  * One entry of the catalogue's own text format: an id at the margin, below it indented {@code key:
  * value} lines. Blank lines and lines that start with {@code #} are skipped.
  */
-record Stanza(String id, Map<String, String> values) {
+public record Stanza(String id, Map<String, String> values) {
 
-  Stanza {
+  public Stanza {
     values = Collections.unmodifiableMap(new LinkedHashMap<>(values));
   }
 
-  static Map<String, Stanza> readAll(String text) {
+  public static Map<String, Stanza> readAll(String text) {
     Map<String, Stanza> all = new LinkedHashMap<>();
     String id = "";
     Map<String, String> values = new LinkedHashMap<>();
@@ -46,21 +46,21 @@ record Stanza(String id, Map<String, String> values) {
     return all;
   }
 
-  String write() {
+  public String write() {
     StringBuilder out = new StringBuilder(id).append('\n');
     values.forEach((k, v) -> out.append("  ").append(k).append(": ").append(v).append('\n'));
     return out.toString();
   }
 
-  Optional<String> optional(String key) {
+  public Optional<String> optional(String key) {
     return Optional.ofNullable(values.get(key));
   }
 
-  String required(String key) {
+  public String required(String key) {
     return optional(key).orElseThrow(() -> new CatalogueException(id + " does not say its " + key));
   }
 
-  List<String> list(String key) {
+  public List<String> list(String key) {
     return optional(key)
         .map(v -> Arrays.stream(v.split(",")).map(String::strip).toList())
         .orElseGet(ArrayList::new);

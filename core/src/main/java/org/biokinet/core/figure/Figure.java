@@ -1,0 +1,78 @@
+package org.biokinet.core.figure;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.anatomy.Tissue;
+import org.biokinet.core.exercise.Exercise;
+
+/** An exercise as it is drawn for one treated side. */
+public final class Figure {
+
+  /** A round of a stretch or of a movement, in seconds; our choice. */
+  private static final int ROUND = 6;
+
+  /**
+   * By how much the end lengthens a tissue of a side.
+   *
+   * @param percent of its length standing at rest; a geometric estimate, not a clinical one
+   */
+  public record Lengthened(Tissue tissue, Side side, double percent) {}
+
+  private final Exercise exercise;
+  private final Movement movement;
+  private final Side treated;
+  private final boolean upperBody;
+
+  private Figure(Exercise exercise, Movement movement, Side treated) {
+    this.exercise = exercise;
+    this.movement = movement;
+    this.treated = treated;
+    this.upperBody = Views.upperBody(movement);
+  }
+
+  /** Empty for an exercise that was never drawn, such as a practice's own. */
+  public static Optional<Figure> of(Exercise exercise, Side treated) {
+    return Movements.shipped()
+        .of(exercise, treated)
+        .map(movement -> new Figure(exercise, movement, treated));
+  }
+
+  public View bestView() {
+    return Views.best(movement, treated);
+  }
+
+  /** Those from which it can be looked at, the best one first. */
+  public List<View> views() {
+    Stream<View> all =
+        movement.rest().base() == Base.SUPINE
+            ? Stream.of(View.ABOVE, View.SIDE)
+            : Stream.of(View.FRONT, View.SIDE, View.BACK, View.THREE_QUARTER);
+    return Stream.concat(Stream.of(bestView()), all).distinct().toList();
+  }
+
+  public String still(View view, String title) {
+    return Drawing.still(movement.end(), treated, view, marked(), upperBody, title);
+  }
+
+  public String moving(View view, String title) {
+    return Drawing.moving(movement, treated, view, marked(), upperBody, title, ROUND);
+  }
+
+  /** What a stretch is for; a movement lengthens and shortens in turn. */
+  private Optional<Tissue> marked() {
+    Tissue first = exercise.targets().get(0);
+    return Optional.of(first).filter(TissuePaths.shipped()::has);
+  }
+
+  /** The muscles among the targets, as they are at the end. */
+  public List<Lengthened> lengthened() {
+    Skeleton end = Skeleton.of(movement.end());
+    TissuePaths paths = TissuePaths.shipped();
+    return exercise.targets().stream()
+        .filter(paths::has)
+        .map(t -> new Lengthened(t, treated, 100 * paths.lengthening(end, t, treated)))
+        .toList();
+  }
+}

@@ -1,0 +1,51 @@
+package org.biokinet.core.figure;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Optional;
+import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.exercise.CatalogueException;
+import org.biokinet.core.exercise.Exercise;
+import org.biokinet.core.exercise.Stanza;
+
+/** The movements of the shipped exercises, written for the right treated side. */
+public final class Movements {
+
+  private static final Movements SHIPPED = new Movements();
+
+  private final Map<String, Movement> right = new LinkedHashMap<>();
+  private final Map<String, Movement> left = new LinkedHashMap<>();
+
+  private Movements() {
+    Stanza.readAll(resource())
+        .values()
+        .forEach(
+            s -> {
+              Movement movement = Movement.read(s);
+              right.put(s.id(), movement);
+              left.put(s.id(), movement.mirrored());
+            });
+  }
+
+  public static Movements shipped() {
+    return SHIPPED;
+  }
+
+  private static String resource() {
+    try (InputStream in = Movements.class.getResourceAsStream("poses.txt")) {
+      if (in == null) throw new CatalogueException("the resource poses.txt is missing");
+      return new String(in.readAllBytes(), StandardCharsets.UTF_8);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  /** Empty for an exercise that was never drawn, such as a practice's own. */
+  public Optional<Movement> of(Exercise exercise, Side treated) {
+    return Optional.ofNullable((treated == Side.LEFT ? left : right).get(exercise.id()));
+  }
+}
