@@ -1,10 +1,12 @@
 package org.biokinet.app.library;
 
 import java.time.Clock;
+import java.time.Duration;
 import java.time.ZoneId;
 import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.biokinet.app.account.Me;
@@ -13,13 +15,19 @@ import org.biokinet.app.support.NotFound;
 import org.biokinet.core.anatomy.Coded;
 import org.biokinet.core.anatomy.Equipment;
 import org.biokinet.core.anatomy.Position;
+import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.anatomy.Tissue;
 import org.biokinet.core.dose.DoseNotation;
 import org.biokinet.core.exercise.Catalogue;
 import org.biokinet.core.exercise.Exercise;
 import org.biokinet.core.exercise.Group;
 import org.biokinet.core.exercise.Precaution;
+import org.biokinet.core.figure.Figure;
+import org.biokinet.core.figure.View;
 import org.biokinet.core.library.Alternatives;
+import org.springframework.http.CacheControl;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -146,6 +154,7 @@ class LibraryController {
     model.addAttribute("has", equipment);
     model.addAttribute("instead", instead(mine, e, new Alternatives.Means(positions, equipment)));
     if (fragment) return "library/entry :: instead";
+    drawn(mine, e, Optional.empty(), model);
     model.addAttribute("positions", Position.values());
     model.addAttribute("equipments", Equipment.values());
     model.addAttribute("ships", library.ships(code));
@@ -153,6 +162,35 @@ class LibraryController {
         "revisions",
         library.revisions(me, code).stream().map(r -> past(r, ZoneId.of(me.zone()))).toList());
     return "library/entry";
+  }
+
+  /** The same pictures from somewhere else. */
+  @GetMapping("/{code}/figure")
+  String figure(
+      @AuthenticationPrincipal Me me,
+      @PathVariable String code,
+      @RequestParam(required = false) Optional<View> view,
+      Model model) {
+    Library mine = library.of(me.practiceId());
+    Exercise e = mine.catalogue().find(code).orElseThrow(NotFound::new);
+    model.addAttribute("entry", EntryView.of(mine.catalogue(), e, Library.LANGUAGE));
+    drawn(mine, e, view, model);
+    return "library/parts :: figure";
+  }
+
+  private static void drawn(Library mine, Exercise e, Optional<View> view, Model model) {
+    Drawn.of(e, mine.name(e), view).ifPresent(d -> model.addAttribute("drawn", d));
+  }
+
+  /** A small picture for lists; the same until the software changes. */
+  @GetMapping("/{code}/still.svg")
+  ResponseEntity<String> still(@AuthenticationPrincipal Me me, @PathVariable String code) {
+    Exercise e = library.of(me.practiceId()).catalogue().find(code).orElseThrow(NotFound::new);
+    Figure figure = Figure.of(e, Side.RIGHT).orElseThrow(NotFound::new);
+    return ResponseEntity.ok()
+        .contentType(MediaType.valueOf("image/svg+xml"))
+        .cacheControl(CacheControl.maxAge(Duration.ofHours(1)).cachePrivate())
+        .body(figure.still(figure.bestView(), ""));
   }
 
   private static <T extends Enum<T> & Coded> Set<T> chosen(Class<T> type, Set<String> codes) {

@@ -12,8 +12,9 @@ public enum Base implements Coded {
   ALL_FOURS(Position.ALL_FOURS, 85, 0, 85, 4, 0, 90, -50),
   SUPINE(Position.SUPINE, -90, 0, 45, 4, 0, 90, 0),
   PRONE(Position.PRONE, 90, 0, 0, 4, 0, 0, -45),
-  /** On the left side; the treated right side is on top. */
-  SIDE_LYING(Position.SIDE_LYING, 0, -90, 60, 0, 0, 80, 0);
+  /** On the left side, so that the right one is on top. */
+  SIDE_LYING(Position.SIDE_LYING, 0, -90, 60, 0, 0, 80, 0),
+  SIDE_LYING_ON_THE_RIGHT(Position.SIDE_LYING, 0, 90, 60, 0, 0, 80, 0);
 
   private final Position position;
   private final double pitch;
@@ -52,6 +53,14 @@ public enum Base implements Coded {
     return position;
   }
 
+  Base mirrored() {
+    return switch (this) {
+      case SIDE_LYING -> SIDE_LYING_ON_THE_RIGHT;
+      case SIDE_LYING_ON_THE_RIGHT -> SIDE_LYING;
+      default -> this;
+    };
+  }
+
   Rotation trunk() {
     return Rotation.aboutX(pitch).times(Rotation.aboutZ(roll));
   }
@@ -64,7 +73,8 @@ public enum Base implements Coded {
       case HIP_ROTATION -> hipRotation;
       case KNEE -> knee;
       case ANKLE -> ankle;
-      case ARM_LIFT -> this == ALL_FOURS ? 85 : this == SIDE_LYING ? 80 : this == PRONE ? 10 : 0;
+      case ARM_LIFT ->
+          this == ALL_FOURS ? 85 : position == Position.SIDE_LYING ? 80 : this == PRONE ? 10 : 0;
       case FOREARM -> this == ALL_FOURS ? -80 : 0;
       case WRIST -> this == ALL_FOURS ? -76 : 0;
       case ARM_PLANE -> this == PRONE ? 90 : 0;

@@ -24,6 +24,12 @@ public final class Drawing {
 
   private static final double FRONT_FACING = 0.3;
 
+  /** How far behind the middle a muscle has to be to be hidden by the body, in centimetres. */
+  private static final double DEEP = 7;
+
+  /** How near to the head's middle a muscle begins that begins on the head, in centimetres. */
+  private static final double HEAD = 15;
+
   private final Side treated;
   private final View view;
   private final List<Skeleton> frames;
@@ -85,13 +91,12 @@ public final class Drawing {
     StringBuilder body = new StringBuilder();
     List<Layer> layers = layers();
     boolean faces = facing(frames.get(frames.size() - 1)) > FRONT_FACING;
-    boolean behind = tissue.filter(this::behind).isPresent();
+    boolean underFace = faces && tissue.filter(this::fromBehindTheFace).isPresent();
     for (Layer layer : layers) {
-      // The face is not written over.
-      if (behind && layer.group().name().equals("head")) patch(body, seconds, true);
+      if (underFace && layer.group().name().equals("head")) patch(body, seconds);
       group(body, layer.group(), seconds, faces);
     }
-    if (!behind) patch(body, seconds, false);
+    if (!underFace) patch(body, seconds);
     String support = support();
     if (upperBody) bottom = Math.min(bottom, Math.round(10 * hipLine()));
     long width = right - left + 2 * MARGIN;
@@ -177,16 +182,16 @@ public final class Drawing {
       out.append("/>");
       return;
     }
-    // A hold between there and back where it is one pose; else all of them, and back to the first.
-    boolean held = values.size() == 2;
     List<String> round = new ArrayList<>(values);
-    if (held) round.add(values.get(1));
     round.add(values.get(0));
     out.append("><animate attributeName=\"d\" repeatCount=\"indefinite\" dur=\"")
         .append(seconds)
-        .append(held ? "s\" keyTimes=\"0;.25;.75;1\" values=\"" : "s\" values=\"")
-        .append(String.join(";", round))
-        .append("\"/></path>");
+        .append("s\"");
+    if (values.size() == 2) {
+      // Quickly there, long at the end, quickly back.
+      out.append(" calcMode=\"spline\" keyTimes=\"0;.5;1\" keySplines=\".2 .8 .3 1;.7 0 .8 .2\"");
+    }
+    out.append(" values=\"").append(String.join(";", round)).append("\"/></path>");
   }
 
   private static String colour(String paint) {
@@ -208,8 +213,9 @@ public final class Drawing {
     StringBuilder d = new StringBuilder();
     long lastX = 0;
     long lastY = 0;
-    for (int k = 0; k < Outline.CORNERS; k++) {
-      double angle = 2 * Math.PI * k / Outline.CORNERS;
+    int corners = shape.corners(frames.size());
+    for (int k = 0; k < corners; k++) {
+      double angle = 2 * Math.PI * k / corners;
       double ux = Math.cos(angle);
       double uy = Math.sin(angle);
       double most = -Double.MAX_VALUE;
@@ -271,7 +277,7 @@ public final class Drawing {
                 new Outline.Ball(Part.HEAD, r == radius ? to : from, r))));
   }
 
-  private void patch(StringBuilder out, int seconds, boolean behind) {
+  private void patch(StringBuilder out, int seconds) {
     if (tissue.isEmpty()) return;
     List<String> lines =
         frames.stream()
@@ -283,7 +289,7 @@ public final class Drawing {
             "<path class=\"fig-tissue-%s\" fill=\"none\" stroke=\"%s\" stroke-width=\"32\" "
                 .formatted(side, treated == Side.LEFT ? "#2f55a4" : "#a5590f"))
         .append("stroke-linecap=\"round\" stroke-linejoin=\"round\" opacity=\"0.8\"")
-        .append(behind ? " stroke-dasharray=\"6 46\"" : "")
+        .append(behind(tissue.get()) ? " stroke-dasharray=\"6 46\"" : "")
         .append(" d=\"")
         .append(lines.get(0))
         .append('"');
@@ -297,7 +303,17 @@ public final class Drawing {
     List<Vec> line = TissuePaths.shipped().line(end, t, treated);
     for (Vec p : line) sum += view.project(p, treated).z();
     Vec middle = end.point(Part.NECK, Vec.ZERO).plus(end.point(Part.THORAX, Vec.ZERO)).times(0.5);
-    return sum / line.size() < view.project(middle, treated).z() - 2;
+    return sum / line.size() < view.project(middle, treated).z() - DEEP;
+  }
+
+  /** A line from the back of the head would be drawn over the face. */
+  private boolean fromBehindTheFace(Tissue t) {
+    Skeleton end = frames.get(frames.size() - 1);
+    List<Vec> line = TissuePaths.shipped().line(end, t, treated);
+    if (line.isEmpty()) return false;
+    Vec head = end.point(Part.HEAD, new Vec(0, 5, 0));
+    return line.get(0).minus(head).length() < HEAD
+        && view.project(line.get(0), treated).z() < view.project(head, treated).z();
   }
 
   /** Over one point in between it goes as a curve through it. */

@@ -23,8 +23,23 @@ final class Outline {
 
   /** One shape; all shapes of a group are one silhouette. */
   record Shape(List<Ball> balls) {
+    private static final double SMALL = 2.4;
+    private static final double LARGE = 4.9;
+
     Shape {
       balls = List.copyOf(balls);
+    }
+
+    /**
+     * With how many corners it looks round.
+     *
+     * @param frames in how many poses it is drawn; many have to stay small
+     */
+    int corners(int frames) {
+      double most = balls.stream().mapToDouble(Ball::radius).max().orElse(0);
+      if (most < SMALL) return 8;
+      if (frames > 3) return most < LARGE ? 10 : 14;
+      return most < LARGE ? 12 : 20;
     }
   }
 
@@ -37,9 +52,6 @@ final class Outline {
       shapes = List.copyOf(shapes);
     }
   }
-
-  /** In how many directions a shape is measured: the corners that it is drawn with. */
-  static final int CORNERS = 14;
 
   private static final List<Group> BODY = read();
 

@@ -69,7 +69,7 @@ public record Pose(Base base, Map<Key, Double> angles) {
     angles.forEach(
         (key, degrees) ->
             other.put(key.mirrored(), key.joint().kind() == Joint.Kind.FLIPS ? -degrees : degrees));
-    return new Pose(base, other);
+    return new Pose(base.mirrored(), other);
   }
 
   /** Part of the way to another pose on the same base: 0 is this one, 1 the other. */

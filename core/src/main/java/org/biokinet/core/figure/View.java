@@ -21,6 +21,17 @@ public enum View {
     return name().toLowerCase(Locale.ROOT).replace('_', '-');
   }
 
+  /** In words, for a choice. */
+  public String label() {
+    return switch (this) {
+      case FRONT -> "front, as in a mirror";
+      case SIDE -> "side";
+      case BACK -> "back";
+      case THREE_QUARTER -> "three quarters";
+      case ABOVE -> "from above";
+    };
+  }
+
   /** A point on paper, in centimetres: to the right, down, and toward the viewer. */
   Vec project(Vec p, Side treated) {
     double sign = treated == Side.LEFT ? 1 : -1;

@@ -97,11 +97,15 @@ class SkeletonTest {
 
   @Test
   void theMirrorIsItsOwnInverseAndMirrorsEveryPoint() {
+    for (Base base : Base.values()) mirrors(base);
+  }
+
+  private static void mirrors(Base base) {
     Pose pose =
         PoseText.read(
             "neck tilt 20, head turn -15, thorax turn 10, R arm 60/40, R elbow 50, R wrist 30,"
-                + " L hand hip, R hip flex 30, lumbar tilt 8, R blade rotation 10",
-            Pose.resting(Base.STAND));
+                + " L arm 30/100, R hip flex 30, lumbar tilt 8, R blade rotation 10",
+            Pose.resting(base));
     assertThat(pose.mirrored().mirrored()).isEqualTo(pose);
     Skeleton body = Skeleton.of(pose);
     Skeleton other = Skeleton.of(pose.mirrored());
