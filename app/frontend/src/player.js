@@ -138,6 +138,10 @@ function show() {
   player.dataset.step = String(i);
   player.dataset.side = s.side ?? "";
   player.dataset.toward = s.toward ?? "";
+  const drawn = picture(s);
+  pictures.forEach((p) => p.toggleAttribute("hidden", p !== drawn));
+  player.toggleAttribute("data-drawn", drawn !== null);
+  draw();
   for (const side of ["LEFT", "RIGHT"]) {
     $(`patch-${side}`).toggleAttribute("hidden", s.side !== side);
     $(`arrow-${side}`).toggleAttribute("hidden", s.toward !== side);
@@ -146,6 +150,31 @@ function show() {
     tone(s.kind);
     speak(s.spoken);
   }
+}
+
+// ---- the figure ---------------------------------------------------------------------------------
+
+const pictures = [...document.querySelectorAll(".picture")];
+pictures.forEach((p) => p.querySelector("svg").pauseAnimations());
+const still = matchMedia("(prefers-reduced-motion: reduce)");
+
+/** The picture of a step; on the way to the first side it is already that of this side. */
+function picture(s) {
+  const own = pictures.filter((p) => Number(p.dataset.item) === s.item);
+  if (own.length < 2) return own[0] ?? null;
+  const next = steps.slice(steps.indexOf(s)).find((t) => t.item === s.item && t.side);
+  const side = s.side ?? next?.side ?? player.dataset.side;
+  return own.find((p) => p.dataset.side === side) ?? own[0];
+}
+
+/** Sets the figure to where the step is; with reduced motion it stands at the step's end. */
+function draw(at = position) {
+  if (shown < 0) return;
+  const s = steps[shown];
+  const svg = picture(s)?.querySelector("svg");
+  if (!svg) return;
+  const part = still.matches ? 1 : Math.min(1, Math.max(0, (at - s.start) / s.seconds));
+  svg.setCurrentTime(s.figureFrom + (s.figureTo - s.figureFrom) * part);
 }
 
 /** What comes next: the next movement or exercise, not the way out of this one or the pause. */
@@ -290,3 +319,9 @@ window.addEventListener("pageshow", (event) => {
 });
 
 setInterval(tick, 100);
+
+// Between two ticks the figure goes on smoothly.
+(function frame() {
+  if (anchor !== null && !still.matches) draw((now() - anchor) / 1000);
+  requestAnimationFrame(frame);
+})();

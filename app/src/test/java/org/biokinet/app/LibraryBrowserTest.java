@@ -38,6 +38,13 @@ class LibraryBrowserTest extends WithBrowser {
     desk.navigate("/library/upper-trap-stretch");
     assertThat(desk.locator(".about-axis .differ").first()).containsText("Tilt right");
     assertThat(desk.locator(".about-axis .differ").first()).containsText("Tilt left");
+    // The figure on both sides, here still; from another side it is another drawing.
+    assertThat(desk.locator(".rests .fig-tissue-left")).isVisible();
+    assertThat(desk.locator(".rests .fig-tissue-right")).isVisible();
+    assertThat(desk.locator("#figure")).containsText("upper trapezius +");
+    desk.locator(".views button").filter(new Locator.FilterOptions().setHasText("back")).click();
+    assertThat(desk.locator(".views [aria-pressed=true]")).hasText("back");
+    settled(desk);
     desk.getByLabel("on a chair").uncheck();
     assertThat(desk.locator("#instead li").first()).containsText("standing");
     settled(desk);

@@ -8,6 +8,7 @@ import static org.hamcrest.Matchers.not;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.header;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
@@ -231,7 +232,12 @@ class LibraryTest extends AppTest {
   void anotherPracticesEntriesDoNotExist() throws Exception {
     Me owner = practitioner();
     Me stranger = practitioner();
-    String code = saved(library.save(owner, library.entry(owner, "chin-tuck").copiedAs(""), 0));
+    String code =
+        saved(
+            library.save(
+                owner,
+                with(library.entry(owner, "chin-tuck").copiedAs(""), "name", "Ours alone"),
+                0));
     for (String path : List.of("", "/edit", "/copy")) {
       mvc.perform(as(stranger, get("/library/" + code + path))).andExpect(status().isNotFound());
     }
@@ -281,6 +287,21 @@ class LibraryTest extends AppTest {
     mvc.perform(as(me, get("/library").param("most", "999999")))
         .andExpect(status().isOk())
         .andExpect(content().string(not(containsString("Show more"))));
+  }
+
+  @Test
+  void aPictureIsForShippedEntriesOnly() throws Exception {
+    Me me = practitioner();
+    mvc.perform(as(me, get("/library/chin-tuck/still.svg")))
+        .andExpect(status().isOk())
+        .andExpect(content().contentType("image/svg+xml"))
+        .andExpect(header().string("Cache-Control", containsString("private")));
+    OwnExercise own = with(library.entry(me, "chin-tuck").copiedAs(""), "name", "Ours alone");
+    String code = saved(library.save(me, own, 0));
+    mvc.perform(as(me, get("/library/" + code + "/still.svg"))).andExpect(status().isNotFound());
+    mvc.perform(as(me, get("/library/" + code)))
+        .andExpect(status().isOk())
+        .andExpect(content().string(not(containsString("id=\"figure\""))));
   }
 
   @Test

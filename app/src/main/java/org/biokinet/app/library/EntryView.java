@@ -12,6 +12,7 @@ import org.biokinet.core.dose.DoseWords;
 import org.biokinet.core.exercise.Catalogue;
 import org.biokinet.core.exercise.Exercise;
 import org.biokinet.core.exercise.ExerciseWords;
+import org.biokinet.core.figure.Figure;
 import org.biokinet.core.program.Ladder;
 
 /**
@@ -19,6 +20,7 @@ import org.biokinet.core.program.Ladder;
  *
  * @param lines what the client hears and reads
  * @param ladder from the start dose to the target
+ * @param drawn whether there is a picture of it
  * @param revision of the practice's own; 0 as shipped
  */
 public record EntryView(
@@ -29,6 +31,7 @@ public record EntryView(
     List<Rung> ladder,
     Optional<Link> easier,
     Optional<Link> harder,
+    boolean drawn,
     boolean retired,
     int revision) {
 
@@ -60,6 +63,7 @@ public record EntryView(
             .toList(),
         e.easier().map(catalogue::get).map(x -> link(catalogue, x, locale)),
         e.harder().map(catalogue::get).map(x -> link(catalogue, x, locale)),
+        Figure.of(e, Side.RIGHT).isPresent(),
         catalogue.isRetired(e),
         catalogue.revision(e));
   }

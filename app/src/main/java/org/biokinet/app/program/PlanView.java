@@ -14,6 +14,7 @@ import org.biokinet.core.dose.Parsed;
 import org.biokinet.core.exercise.Catalogue;
 import org.biokinet.core.exercise.Exercise;
 import org.biokinet.core.exercise.ExerciseWords;
+import org.biokinet.core.figure.Figure;
 import org.biokinet.core.ledger.Band;
 import org.biokinet.core.ledger.Ledger;
 import org.biokinet.core.program.Item.Priority;
@@ -57,6 +58,7 @@ public record PlanView(
    * @param chosen whether any of these differs from the usual
    * @param ways which way each side goes: "L: Tilt right · R: Tilt left"
    * @param id the code of the exercise
+   * @param drawn whether there is a picture of it
    * @param news what the practice did to the exercise since the last version, or empty
    * @param canonical the one form in which this dose is written; as typed when not understood
    * @param meaning the dose in words, or what is wrong with it
@@ -65,6 +67,7 @@ public record PlanView(
       String key,
       int number,
       String id,
+      boolean drawn,
       String name,
       String news,
       String ways,
@@ -157,6 +160,7 @@ public record PlanView(
         line.draft().key(),
         number,
         e.id(),
+        Figure.of(e, Side.RIGHT).isPresent(),
         words.name(),
         news(e, state, catalogue),
         ways(e, words, locale),

@@ -147,6 +147,7 @@ class MeController {
     Program session = replay.get().session(sessions.nextLead(me.id()), length);
     PlayerScript script = PlayerScript.of(replay.get(), session, pain, me.language());
     model.addAttribute("script", json(script));
+    model.addAttribute("pictures", script.pictures(replay.get()));
     model.addAttribute("title", replay.get().program().title());
     model.addAttribute("lead", script.lead());
     model.addAttribute(

@@ -6,6 +6,9 @@ import java.util.Locale;
 import java.util.Optional;
 import org.biokinet.app.program.VersionService;
 import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.dose.Direction;
+import org.biokinet.core.exercise.Exercise;
+import org.biokinet.core.figure.Figure;
 import org.biokinet.core.program.Program;
 import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.timeline.Cue;
@@ -26,6 +29,8 @@ record PlayerScript(
   /**
    * One segment.
    *
+   * @param figureFrom where in the round of its figure the step begins, in the figure's seconds
+   * @param figureTo where it ends; a long step goes round more than once
    * @param count where in the count it stands: "Hold 2 of 3 on the right"
    * @param toward the absolute direction of the movement, where it has one
    * @param back index of the step to go to when "back" is pressed: the beginning of this
@@ -40,6 +45,8 @@ record PlayerScript(
       int item,
       Optional<Side> side,
       Optional<Side> toward,
+      double figureFrom,
+      double figureTo,
       String count,
       String headline,
       String detail,
@@ -72,6 +79,8 @@ record PlayerScript(
               s.item(),
               s.side(),
               toward(replay, s),
+              figure(s, replay)[0],
+              figure(s, replay)[1],
               words.count(timeline, s),
               cue.headline(),
               cue.detail(),
@@ -91,6 +100,52 @@ record PlayerScript(
         timeline.seconds(),
         names,
         steps);
+  }
+
+  /** One picture of the session: an item on one side, or on none. */
+  record Picture(int item, Optional<Side> side, String view, String svg) {}
+
+  /** Every picture that the steps need, for exercises that are drawn. */
+  List<Picture> pictures(VersionService.Replay replay) {
+    List<Picture> pictures = new ArrayList<>();
+    for (int i = 0; i < items.size(); i++) {
+      int item = i;
+      Exercise exercise = replay.program().items().get(i).exercise();
+      steps.stream()
+          .filter(s -> s.item() == item && s.work())
+          .map(Step::side)
+          .distinct()
+          .forEach(
+              side ->
+                  Figure.of(exercise, side.orElse(Side.RIGHT))
+                      .ifPresent(
+                          f ->
+                              pictures.add(
+                                  new Picture(
+                                      item,
+                                      side,
+                                      f.bestView().code(),
+                                      f.moving(f.bestView(), items.get(item))))));
+    }
+    return pictures;
+  }
+
+  /** A stretch is entered, held and left; a movement goes round once, the second way backward. */
+  private static double[] figure(Segment s, VersionService.Replay replay) {
+    double round = Figure.ROUND;
+    return switch (s.kind()) {
+      case ENTER, RISE -> new double[] {0, Figure.HELD};
+      case HOLD, CONTRACT, DEEPER -> new double[] {Figure.HELD, Figure.HELD};
+      case EXIT -> new double[] {Figure.HELD, round};
+      case MOVE -> {
+        List<Direction> ways =
+            replay.program().items().get(s.item()).exercise().doseContext().directions();
+        boolean backward = s.direction().isPresent() && ways.indexOf(s.direction().get()) > 0;
+        yield backward ? new double[] {round, 0} : new double[] {0, round};
+      }
+      case BREATHE, TIMED -> new double[] {0, round * Math.max(1, Math.round(s.seconds() / round))};
+      default -> new double[] {0, 0};
+    };
   }
 
   private static Optional<Side> toward(VersionService.Replay replay, Segment s) {

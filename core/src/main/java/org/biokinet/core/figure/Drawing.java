@@ -35,6 +35,7 @@ public final class Drawing {
   private final List<Skeleton> frames;
   private final Base base;
   private final Optional<Tissue> tissue;
+  private final boolean sided;
   private final boolean upperBody;
   private long left = Long.MAX_VALUE;
   private long top = Long.MAX_VALUE;
@@ -44,8 +45,14 @@ public final class Drawing {
   private record Layer(Outline.Group group, double depth) {}
 
   private Drawing(
-      List<Pose> poses, Side treated, View view, Optional<Tissue> tissue, boolean upperBody) {
+      List<Pose> poses,
+      Side treated,
+      boolean sided,
+      View view,
+      Optional<Tissue> tissue,
+      boolean upperBody) {
     this.treated = treated;
+    this.sided = sided;
     this.view = view;
     this.frames = poses.stream().map(Skeleton::of).toList();
     this.base = poses.get(0).base();
@@ -57,6 +64,7 @@ public final class Drawing {
    * One pose.
    *
    * @param treated the side whose colour the tissue has, and that a side view shows
+   * @param sided whether there is a treated side at all
    * @param tissue what to point out; nothing when it has no line
    * @param upperBody whether the legs are left out
    * @param title for those who hear the page
@@ -64,11 +72,12 @@ public final class Drawing {
   public static String still(
       Pose pose,
       Side treated,
+      boolean sided,
       View view,
       Optional<Tissue> tissue,
       boolean upperBody,
       String title) {
-    return new Drawing(List.of(pose), treated, view, tissue, upperBody).svg(title, 0);
+    return new Drawing(List.of(pose), treated, sided, view, tissue, upperBody).svg(title, 0);
   }
 
   /**
@@ -79,12 +88,14 @@ public final class Drawing {
   public static String moving(
       Movement movement,
       Side treated,
+      boolean sided,
       View view,
       Optional<Tissue> tissue,
       boolean upperBody,
       String title,
       int seconds) {
-    return new Drawing(movement.poses(), treated, view, tissue, upperBody).svg(title, seconds);
+    return new Drawing(movement.poses(), treated, sided, view, tissue, upperBody)
+        .svg(title, seconds);
   }
 
   private String svg(String title, int seconds) {
@@ -279,21 +290,25 @@ public final class Drawing {
 
   private void patch(StringBuilder out, int seconds) {
     if (tissue.isEmpty()) return;
-    List<String> lines =
-        frames.stream()
-            .map(f -> line(TissuePaths.shipped().line(f, tissue.get(), treated)))
-            .toList();
-    if (lines.get(0).isEmpty()) return;
-    String side = treated == Side.LEFT ? "left" : "right";
-    out.append(
-            "<path class=\"fig-tissue-%s\" fill=\"none\" stroke=\"%s\" stroke-width=\"32\" "
-                .formatted(side, treated == Side.LEFT ? "#2f55a4" : "#a5590f"))
-        .append("stroke-linecap=\"round\" stroke-linejoin=\"round\" opacity=\"0.8\"")
-        .append(behind(tissue.get()) ? " stroke-dasharray=\"6 46\"" : "")
-        .append(" d=\"")
-        .append(lines.get(0))
-        .append('"');
-    close(out, lines, seconds);
+    // What has no sides is marked on both, and in no side's colour.
+    for (Side side : sided ? List.of(treated) : List.of(Side.LEFT, Side.RIGHT)) {
+      List<String> lines =
+          frames.stream()
+              .map(f -> line(TissuePaths.shipped().line(f, tissue.get(), side)))
+              .toList();
+      if (lines.get(0).isEmpty()) return;
+      String name = !sided ? "both" : side == Side.LEFT ? "left" : "right";
+      String colour = !sided ? "#59616a" : side == Side.LEFT ? "#2f55a4" : "#a5590f";
+      out.append(
+              "<path class=\"fig-tissue-%s\" fill=\"none\" stroke=\"%s\" stroke-width=\"32\" "
+                  .formatted(name, colour))
+          .append("stroke-linecap=\"round\" stroke-linejoin=\"round\" opacity=\"0.8\"")
+          .append(behind(tissue.get()) ? " stroke-dasharray=\"6 46\"" : "")
+          .append(" d=\"")
+          .append(lines.get(0))
+          .append('"');
+      close(out, lines, seconds);
+    }
   }
 
   /** Whether the body hides it; it is then dotted. */

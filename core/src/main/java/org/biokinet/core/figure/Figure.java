@@ -10,8 +10,11 @@ import org.biokinet.core.exercise.Exercise;
 /** An exercise as it is drawn for one treated side. */
 public final class Figure {
 
-  /** A round of a stretch or of a movement, in seconds; our choice. */
-  private static final int ROUND = 6;
+  /** A round of a stretch or of a movement, in seconds of its own; our choice. */
+  public static final int ROUND = 6;
+
+  /** Where in the round of a stretch it is held. */
+  public static final int HELD = ROUND / 2;
 
   /**
    * By how much the end lengthens a tissue of a side.
@@ -32,7 +35,7 @@ public final class Figure {
     this.upperBody = Views.upperBody(movement);
   }
 
-  /** Empty for an exercise that was never drawn, such as a practice's own. */
+  /** Empty where there is no picture, or none that is sure to be right. */
   public static Optional<Figure> of(Exercise exercise, Side treated) {
     return Movements.shipped()
         .of(exercise, treated)
@@ -53,11 +56,13 @@ public final class Figure {
   }
 
   public String still(View view, String title) {
-    return Drawing.still(movement.end(), treated, view, marked(), upperBody, title);
+    return Drawing.still(
+        movement.end(), treated, exercise.sided(), view, marked(), upperBody, title);
   }
 
   public String moving(View view, String title) {
-    return Drawing.moving(movement, treated, view, marked(), upperBody, title, ROUND);
+    return Drawing.moving(
+        movement, treated, exercise.sided(), view, marked(), upperBody, title, ROUND);
   }
 
   /** What a stretch is for; a movement lengthens and shortens in turn. */

@@ -8,6 +8,7 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.exercise.Catalogue;
 import org.biokinet.core.exercise.CatalogueException;
 import org.biokinet.core.exercise.Exercise;
 import org.biokinet.core.exercise.Stanza;
@@ -17,6 +18,7 @@ public final class Movements {
 
   private static final Movements SHIPPED = new Movements();
 
+  private final Catalogue shipped = Catalogue.load();
   private final Map<String, Movement> right = new LinkedHashMap<>();
   private final Map<String, Movement> left = new LinkedHashMap<>();
 
@@ -44,8 +46,23 @@ public final class Movements {
     }
   }
 
-  /** Empty for an exercise that was never drawn, such as a practice's own. */
+  /**
+   * Empty for an exercise that was never drawn, such as a practice's own, and for a shipped one in
+   * which a practice has changed what moves where: a wrong picture is worse than none.
+   */
   public Optional<Movement> of(Exercise exercise, Side treated) {
-    return Optional.ofNullable((treated == Side.LEFT ? left : right).get(exercise.id()));
+    return shipped
+        .find(exercise.id())
+        .filter(drawn -> movesAlike(drawn, exercise))
+        .flatMap(e -> Optional.ofNullable((treated == Side.LEFT ? left : right).get(e.id())))
+        .filter(m -> exercise.positions().contains(m.rest().base().position()));
+  }
+
+  private static boolean movesAlike(Exercise a, Exercise b) {
+    return a.sided() == b.sided()
+        && a.relation().equals(b.relation())
+        && a.motion().equals(b.motion())
+        && a.turn().equals(b.turn())
+        && a.doseContext().mode() == b.doseContext().mode();
   }
 }

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.StringReader;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
@@ -14,6 +15,7 @@ import org.biokinet.core.anatomy.Tissue;
 import org.biokinet.core.dose.Mode;
 import org.biokinet.core.exercise.Catalogue;
 import org.biokinet.core.exercise.Exercise;
+import org.biokinet.core.exercise.OwnExercise;
 import org.junit.jupiter.api.Test;
 import org.w3c.dom.Document;
 import org.xml.sax.InputSource;
@@ -186,6 +188,26 @@ class FigureTest {
         }
       }
     }
+  }
+
+  /** A practice may turn an exercise round; the shipped picture would then show the wrong side. */
+  @Test
+  void whatAPracticeHasTurnedRoundIsNotDrawn() {
+    OwnExercise shipped =
+        OwnExercise.of(
+            CATALOGUE.snapshot(List.of("upper-trap-stretch")),
+            "upper-trap-stretch",
+            Locale.ENGLISH);
+    Map<String, String> facts = new TreeMap<>(shipped.facts());
+    facts.put("moves", "toward");
+    Exercise turned =
+        new OwnExercise(shipped.id(), facts, shipped.words()).exercise().orElseThrow();
+    assertThat(Figure.of(turned, Side.LEFT)).isEmpty();
+    assertThat(Figure.of(shipped.exercise().orElseThrow(), Side.LEFT)).isPresent();
+    facts.put("moves", "away");
+    facts.put("positions", "supine");
+    Exercise lying = new OwnExercise(shipped.id(), facts, shipped.words()).exercise().orElseThrow();
+    assertThat(Figure.of(lying, Side.LEFT)).isEmpty();
   }
 
   @Test
