@@ -22,6 +22,16 @@ public final class Drawing {
   /** Units in a pixel where a page says nothing else. */
   private static final int SMALL = 4;
 
+  /** Ways that are shorter get no arrow; how far beside its way it stands; its head; in cm. */
+  private static final double LEAST_WAY = 3;
+
+  /** Where the head moves the movement is about it, almost whatever the hands do. */
+  private static final double HEAD_FIRST = 6;
+
+  private static final double ASIDE = 10;
+  private static final double WING = 4;
+  private static final Vec HEAD_TOP = new Vec(0, 16, 2);
+
   private static final double FRONT_FACING = 0.3;
 
   /** How far behind the middle a muscle has to be to be hidden by the body, in centimetres. */
@@ -42,10 +52,17 @@ public final class Drawing {
   private long right = Long.MIN_VALUE;
   private long bottom = Long.MIN_VALUE;
 
+  /** Where the movement that matters goes from and to; empty where nothing goes far. */
+  private final Optional<Arrow> arrow;
+
+  /** On paper, in centimetres: from, over and to. */
+  private record Arrow(Vec from, Vec over, Vec to) {}
+
   private record Layer(Outline.Group group, double depth) {}
 
   private Drawing(
       List<Pose> poses,
+      Movement movement,
       Side treated,
       boolean sided,
       View view,
@@ -58,10 +75,11 @@ public final class Drawing {
     this.base = poses.get(0).base();
     this.tissue = tissue;
     this.upperBody = upperBody;
+    this.arrow = arrow(movement);
   }
 
   /**
-   * One pose.
+   * The end of a movement.
    *
    * @param treated the side whose colour the tissue has, and that a side view shows
    * @param sided whether there is a treated side at all
@@ -70,14 +88,15 @@ public final class Drawing {
    * @param title for those who hear the page
    */
   public static String still(
-      Pose pose,
+      Movement movement,
       Side treated,
       boolean sided,
       View view,
       Optional<Tissue> tissue,
       boolean upperBody,
       String title) {
-    return new Drawing(List.of(pose), treated, sided, view, tissue, upperBody).svg(title, 0);
+    return new Drawing(List.of(movement.end()), movement, treated, sided, view, tissue, upperBody)
+        .svg(title, 0);
   }
 
   /**
@@ -94,7 +113,7 @@ public final class Drawing {
       boolean upperBody,
       String title,
       int seconds) {
-    return new Drawing(movement.poses(), treated, sided, view, tissue, upperBody)
+    return new Drawing(movement.poses(), movement, treated, sided, view, tissue, upperBody)
         .svg(title, seconds);
   }
 
@@ -108,6 +127,7 @@ public final class Drawing {
       group(body, layer.group(), seconds, faces);
     }
     if (!underFace) patch(body, seconds);
+    arrow.ifPresent(a -> arrow(body, a));
     String support = support();
     if (upperBody) bottom = Math.min(bottom, Math.round(10 * hipLine()));
     long width = right - left + 2 * MARGIN;
@@ -345,6 +365,59 @@ public final class Drawing {
 
   private static String at(Vec p) {
     return Math.round(10 * p.x()) + " " + Math.round(10 * p.y());
+  }
+
+  // ---- where it goes -------------------------------------------------------------------------
+
+  /** The point that is moved farthest, the head counting more: beside its way the arrow stands. */
+  private Optional<Arrow> arrow(Movement movement) {
+    Pose rest = movement.rest();
+    Pose first = movement.poses().get(1);
+    Skeleton from = Skeleton.of(rest);
+    Skeleton over = Skeleton.of(rest.toward(first, 0.5));
+    Skeleton to = Skeleton.of(first);
+    double most = LEAST_WAY;
+    Optional<Arrow> found = Optional.empty();
+    for (Part p : Views.WATCHED) {
+      if (upperBody && (p.name().endsWith("SHANK") || p.name().endsWith("FOOT"))) continue;
+      Vec local = p == Part.HEAD ? HEAD_TOP : Vec.ZERO;
+      Vec a = view.project(from.point(p, local), treated);
+      Vec b = view.project(over.point(p, local), treated);
+      Vec c = view.project(to.point(p, local), treated);
+      double way = Math.hypot(c.x() - a.x(), c.y() - a.y());
+      double weight = p == Part.HEAD ? HEAD_FIRST : 1;
+      if (way < LEAST_WAY || way * weight <= most) continue;
+      most = way * weight;
+      Vec middle = view.project(over.point(Part.THORAX, Vec.ZERO), treated);
+      Vec out = new Vec(b.x() - middle.x(), b.y() - middle.y(), 0);
+      if (out.length() < 1) out = new Vec(0, -1, 0);
+      Vec aside = out.unit().times(ASIDE);
+      found = Optional.of(new Arrow(a.plus(aside), b.plus(aside), c.plus(aside)));
+    }
+    return found;
+  }
+
+  private void arrow(StringBuilder out, Arrow a) {
+    Vec pull = a.over().times(2).minus(a.from().plus(a.to()).times(0.5));
+    Vec back = new Vec(pull.x() - a.to().x(), pull.y() - a.to().y(), 0);
+    if (back.length() < 1e-6)
+      back = new Vec(a.from().x() - a.to().x(), a.from().y() - a.to().y(), 0);
+    StringBuilder d = new StringBuilder("M").append(at(a.from()));
+    d.append('Q').append(at(pull)).append(' ').append(at(a.to()));
+    for (double turn : new double[] {30, -30}) {
+      Vec wing = Rotation.aboutZ(turn).apply(back.unit()).times(WING);
+      d.append('M').append(at(a.to())).append('L').append(at(a.to().plus(wing)));
+    }
+    for (Vec p : List.of(a.from(), a.over(), a.to())) {
+      left = Math.min(left, Math.round(10 * p.x()));
+      right = Math.max(right, Math.round(10 * p.x()));
+      top = Math.min(top, Math.round(10 * p.y()));
+      bottom = Math.max(bottom, Math.round(10 * p.y()));
+    }
+    out.append("<path class=\"fig-arrow\" fill=\"none\" stroke=\"#1e2329\" stroke-width=\"14\" ")
+        .append("stroke-linecap=\"round\" stroke-linejoin=\"round\" d=\"")
+        .append(d)
+        .append("\"/>");
   }
 
   // ---- what it rests on ---------------------------------------------------------------------

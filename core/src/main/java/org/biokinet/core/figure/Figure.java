@@ -56,8 +56,7 @@ public final class Figure {
   }
 
   public String still(View view, String title) {
-    return Drawing.still(
-        movement.end(), treated, exercise.sided(), view, marked(), upperBody, title);
+    return Drawing.still(movement, treated, exercise.sided(), view, marked(), upperBody, title);
   }
 
   public String moving(View view, String title) {

@@ -9,7 +9,7 @@ import org.biokinet.core.anatomy.Side;
 public final class Views {
 
   /** Points whose movement matters to the eye. */
-  private static final List<Part> WATCHED =
+  static final List<Part> WATCHED =
       List.of(
           Part.HEAD,
           Part.THORAX,

@@ -8,6 +8,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import javax.xml.parsers.DocumentBuilderFactory;
 import org.biokinet.core.anatomy.Side;
@@ -187,6 +189,21 @@ class FigureTest {
           }
         }
       }
+    }
+  }
+
+  /** The arrow of a tilt to the left points to the left of the picture, as in a mirror. */
+  @Test
+  void theArrowPointsWhereItGoes() {
+    Pattern arrow = Pattern.compile("fig-arrow[^>]* d=\"M(-?\\d+) -?\\d+Q\\S+ \\S+ (-?\\d+) ");
+    for (Side treated : Side.values()) {
+      Exercise e = CATALOGUE.get("upper-trap-stretch");
+      Matcher m = arrow.matcher(Figure.of(e, treated).orElseThrow().still(View.FRONT, ""));
+      assertThat(m.find()).isTrue();
+      int way = Integer.parseInt(m.group(2)) - Integer.parseInt(m.group(1));
+      boolean toTheLeft = e.movesToward(treated).orElseThrow() == Side.LEFT;
+      assertThat(way < 0).isEqualTo(toTheLeft);
+      assertThat(Math.abs(way)).isGreaterThan(50);
     }
   }
 
