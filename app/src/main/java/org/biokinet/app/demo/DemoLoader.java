@@ -126,7 +126,7 @@ public class DemoLoader implements ApplicationRunner {
 
   /** An exercise of the practice's own, for people who stand at a chart table. */
   private void chartTable(Me me) {
-    OwnExercise levator = library.entry(me, "levator-stretch");
+    OwnExercise levator = library.entry(me, "levator-stretch").copied();
     Map<String, String> facts = new HashMap<>(levator.facts());
     facts.put("positions", "stand");
     facts.put("precautions", "cx-rot");

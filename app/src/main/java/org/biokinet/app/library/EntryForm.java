@@ -65,7 +65,8 @@ record EntryForm(
           "contract-relax",
           "precautions",
           "easier",
-          "harder");
+          "harder",
+          "drawn-as");
 
   private static final int FAULTS = 3;
   private static final int LONGEST_TEXT = 800;

@@ -59,7 +59,7 @@ class OwnExerciseController {
 
   @GetMapping("/{code}/copy")
   String copy(@AuthenticationPrincipal Me me, @PathVariable String code, Model model) {
-    return show(me, EntryForm.of(library.entry(me, code).copiedAs(""), 0), model);
+    return show(me, EntryForm.of(library.entry(me, code).copied(), 0), model);
   }
 
   /**

@@ -49,6 +49,7 @@ public final class Catalogue {
 
   static final String FAULT_ARROW = "→";
   static final String REVISION = "revision";
+  static final String DRAWN_AS = "drawn-as";
 
   private final Map<String, Stanza> facts;
   private final Map<String, Map<String, Stanza>> words;
@@ -230,7 +231,8 @@ public final class Catalogue {
         dose(s, "target", context),
         set(s, "precautions", Precaution.class),
         s.optional("easier"),
-        s.optional("harder"));
+        s.optional("harder"),
+        s.optional(DRAWN_AS));
   }
 
   static Dose dose(Stanza s, String key, DoseContext context) {

@@ -22,6 +22,7 @@ import org.biokinet.core.dose.DoseContext;
  * @param positions allowed positions, the usual one first; never empty
  * @param start the catalogue's start dose
  * @param target the catalogue's target dose
+ * @param drawnAs the shipped exercise whose picture it has, where that is not its own
  */
 public record Exercise(
     String id,
@@ -38,7 +39,8 @@ public record Exercise(
     Dose target,
     Set<Precaution> precautions,
     Optional<String> easier,
-    Optional<String> harder) {
+    Optional<String> harder,
+    Optional<String> drawnAs) {
 
   public Exercise {
     targets = List.copyOf(targets);

@@ -69,6 +69,13 @@ public record OwnExercise(String id, Map<String, String> facts, Map<String, Stri
         new Stanza(id, facts).write(), Map.of(locale.getLanguage(), new Stanza(id, words).write()));
   }
 
+  /** A new exercise that begins as this one and keeps its picture as long as it moves alike. */
+  public OwnExercise copied() {
+    Map<String, String> lines = new LinkedHashMap<>(facts);
+    lines.putIfAbsent(Catalogue.DRAWN_AS, id);
+    return new OwnExercise("", lines, words);
+  }
+
   public OwnExercise asRevision(int number) {
     Map<String, String> lines = new LinkedHashMap<>(facts);
     lines.put(Catalogue.REVISION, Integer.toString(number));

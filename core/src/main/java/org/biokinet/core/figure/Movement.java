@@ -30,6 +30,11 @@ public record Movement(List<Pose> poses, Optional<View> view) {
     return poses.get(poses.size() - 1);
   }
 
+  /** The same angles on another base. */
+  Movement on(Base base) {
+    return new Movement(poses.stream().map(p -> new Pose(base, p.angles())).toList(), view);
+  }
+
   public Movement mirrored() {
     return new Movement(poses.stream().map(Pose::mirrored).toList(), view);
   }

@@ -7,6 +7,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.exercise.Catalogue;
 import org.biokinet.core.exercise.CatalogueException;
@@ -47,15 +48,25 @@ public final class Movements {
   }
 
   /**
-   * Empty for an exercise that was never drawn, such as a practice's own, and for a shipped one in
-   * which a practice has changed what moves where: a wrong picture is worse than none.
+   * Empty for an exercise that was never drawn, and for one in which a practice has changed what
+   * moves where: a wrong picture is worse than none. A copy is drawn as what it was copied from.
    */
   public Optional<Movement> of(Exercise exercise, Side treated) {
     return shipped
-        .find(exercise.id())
+        .find(exercise.drawnAs().orElse(exercise.id()))
         .filter(drawn -> movesAlike(drawn, exercise))
         .flatMap(e -> Optional.ofNullable((treated == Side.LEFT ? left : right).get(e.id())))
-        .filter(m -> exercise.positions().contains(m.rest().base().position()));
+        .flatMap(m -> inItsPosition(m, exercise));
+  }
+
+  /** Seen without legs, sitting and standing look the same. */
+  private static Optional<Movement> inItsPosition(Movement m, Exercise exercise) {
+    if (exercise.positions().contains(m.rest().base().position())) return Optional.of(m);
+    if (!Views.upperBody(m)) return Optional.empty();
+    return Stream.of(Base.CHAIR, Base.STAND)
+        .filter(b -> exercise.positions().contains(b.position()))
+        .findFirst()
+        .map(m::on);
   }
 
   private static boolean movesAlike(Exercise a, Exercise b) {

@@ -221,7 +221,14 @@ class FigureTest {
         new OwnExercise(shipped.id(), facts, shipped.words()).exercise().orElseThrow();
     assertThat(Figure.of(turned, Side.LEFT)).isEmpty();
     assertThat(Figure.of(shipped.exercise().orElseThrow(), Side.LEFT)).isPresent();
+    OwnExercise copy = shipped.copied().copiedAs("own-copy");
+    assertThat(Figure.of(copy.exercise().orElseThrow(), Side.LEFT)).isPresent();
     facts.put("moves", "away");
+    facts.put("positions", "stand");
+    Exercise standing =
+        new OwnExercise(shipped.id(), facts, shipped.words()).exercise().orElseThrow();
+    assertThat(Figure.of(standing, Side.LEFT).orElseThrow().still(View.FRONT, ""))
+        .doesNotContain("fig-support"); // no chair
     facts.put("positions", "supine");
     Exercise lying = new OwnExercise(shipped.id(), facts, shipped.words()).exercise().orElseThrow();
     assertThat(Figure.of(lying, Side.LEFT)).isEmpty();
