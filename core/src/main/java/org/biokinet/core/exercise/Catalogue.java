@@ -1,9 +1,5 @@
 package org.biokinet.core.exercise;
 
-import java.io.IOException;
-import java.io.InputStream;
-import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.EnumSet;
@@ -79,8 +75,10 @@ public final class Catalogue {
    */
   public static Catalogue load() {
     Map<String, String> words = new LinkedHashMap<>();
-    for (String language : LANGUAGES) words.put(language, resource("words_" + language + ".txt"));
-    Catalogue catalogue = read(new Snapshot(resource("catalogue.txt"), words));
+    for (String language : LANGUAGES)
+      words.put(language, Resources.text(Catalogue.class, "words_" + language + ".txt"));
+    Catalogue catalogue =
+        read(new Snapshot(Resources.text(Catalogue.class, "catalogue.txt"), words));
     catalogue.checkLinks();
     catalogue.checkWords();
     return catalogue;
@@ -165,15 +163,6 @@ public final class Catalogue {
   }
 
   // ---- reading -----------------------------------------------------------------------------
-
-  private static String resource(String name) {
-    try (InputStream in = Catalogue.class.getResourceAsStream(name)) {
-      if (in == null) throw new CatalogueException("the resource " + name + " is missing");
-      return new String(in.readAllBytes(), StandardCharsets.UTF_8);
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    }
-  }
 
   private static String write(Map<String, Stanza> stanzas, Set<String> ids) {
     return stanzas.values().stream()

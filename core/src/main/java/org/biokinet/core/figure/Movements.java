@@ -1,17 +1,13 @@
 package org.biokinet.core.figure;
 
-import java.io.IOException;
-import java.io.InputStream;
-import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.exercise.Catalogue;
-import org.biokinet.core.exercise.CatalogueException;
 import org.biokinet.core.exercise.Exercise;
+import org.biokinet.core.exercise.Resources;
 import org.biokinet.core.exercise.Stanza;
 
 /** The movements of the shipped exercises, written for the right treated side. */
@@ -24,7 +20,7 @@ public final class Movements {
   private final Map<String, Movement> left = new LinkedHashMap<>();
 
   private Movements() {
-    Stanza.readAll(resource())
+    Stanza.readAll(Resources.text(Movements.class, "poses.txt"))
         .values()
         .forEach(
             s -> {
@@ -36,15 +32,6 @@ public final class Movements {
 
   public static Movements shipped() {
     return SHIPPED;
-  }
-
-  private static String resource() {
-    try (InputStream in = Movements.class.getResourceAsStream("poses.txt")) {
-      if (in == null) throw new CatalogueException("the resource poses.txt is missing");
-      return new String(in.readAllBytes(), StandardCharsets.UTF_8);
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    }
   }
 
   /**

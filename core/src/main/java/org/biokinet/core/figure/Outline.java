@@ -1,13 +1,8 @@
 package org.biokinet.core.figure;
 
-import java.io.IOException;
-import java.io.InputStream;
-import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
-import org.biokinet.core.exercise.CatalogueException;
+import org.biokinet.core.exercise.Resources;
 
 /**
  * The body as it is drawn: groups of shapes in one colour, each wrapping balls that are fixed to
@@ -53,6 +48,9 @@ final class Outline {
     }
   }
 
+  /** Behind the name of what there is on each side though its part is in the middle. */
+  private static final String PAIR = "*";
+
   private static final List<Group> BODY = read();
 
   private Outline() {}
@@ -63,7 +61,7 @@ final class Outline {
 
   private static List<Group> read() {
     List<Group> groups = new ArrayList<>();
-    for (String line : resource().split("\n", -1)) {
+    for (String line : Resources.text(Outline.class, "body.txt").split("\n", -1)) {
       if (line.isBlank() || line.startsWith("#")) continue;
       int colon = line.indexOf(':');
       String[] head = line.substring(0, colon).strip().split(" ", -1);
@@ -71,26 +69,27 @@ final class Outline {
       boolean sided = true;
       for (String ball : line.substring(colon + 1).split(";", -1)) {
         String[] words = ball.strip().split("\\s+", -1);
-        String name = words[0].replace('-', '_').toUpperCase(Locale.ROOT);
-        Part part = part(name);
-        sided &= part.side().isPresent() && !name.startsWith("LEFT_") && !name.startsWith("RIGHT_");
+        Part part = Part.named(words[0]);
+        boolean oneSaid = words[0].startsWith("left-") || words[0].startsWith("right-");
+        sided &= part.side().isPresent() && !oneSaid;
         balls.add(
             new Ball(
                 part,
                 new Vec(number(words[1]), number(words[2]), number(words[3])),
                 number(words[4])));
       }
-      sided |= head[1].equals("ear") || head[1].equals("sleeve");
+      sided |= head[1].endsWith(PAIR);
+      String what = head[1].replace(PAIR, "");
       Shape shape = new Shape(balls);
       if (sided) {
-        add(groups, head[0], "left " + head[1], shape);
+        add(groups, head[0], "left " + what, shape);
         add(
             groups,
             head[0],
-            "right " + head[1],
+            "right " + what,
             new Shape(balls.stream().map(Ball::mirrored).toList()));
       } else {
-        add(groups, head[0], head[1], shape);
+        add(groups, head[0], what, shape);
       }
     }
     return List.copyOf(groups);
@@ -109,23 +108,7 @@ final class Outline {
     groups.add(new Group(paint, name, List.of(shape)));
   }
 
-  private static Part part(String name) {
-    for (Part p : Part.values()) {
-      if (p.name().equals(name) || p.name().equals("LEFT_" + name)) return p;
-    }
-    throw new CatalogueException("no part is called " + name);
-  }
-
   private static double number(String text) {
     return Double.parseDouble(text);
-  }
-
-  private static String resource() {
-    try (InputStream in = Outline.class.getResourceAsStream("body.txt")) {
-      if (in == null) throw new CatalogueException("the resource body.txt is missing");
-      return new String(in.readAllBytes(), StandardCharsets.UTF_8);
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    }
   }
 }

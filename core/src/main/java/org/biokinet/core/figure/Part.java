@@ -1,7 +1,10 @@
 package org.biokinet.core.figure;
 
+import java.util.Arrays;
+import java.util.Locale;
 import java.util.Optional;
 import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.exercise.CatalogueException;
 
 /** The rigid segments, those nearer to the pelvis first. */
 public enum Part {
@@ -37,6 +40,20 @@ public enum Part {
     return side()
         .map(s -> valueOf(s.opposite() + name().substring(s.name().length())))
         .orElse(this);
+  }
+
+  /**
+   * The part of this name, such as {@code thorax}; the left one where there are two and none is
+   * said.
+   *
+   * @throws CatalogueException when there is none
+   */
+  static Part named(String name) {
+    String wanted = name.replace('-', '_').toUpperCase(Locale.ROOT);
+    return Arrays.stream(values())
+        .filter(p -> p.name().equals(wanted) || p.name().equals("LEFT_" + wanted))
+        .findFirst()
+        .orElseThrow(() -> new CatalogueException("no part is called " + name));
   }
 
   static Part of(Side side, String name) {

@@ -1,19 +1,15 @@
 package org.biokinet.core.figure;
 
-import java.io.IOException;
-import java.io.InputStream;
-import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import org.biokinet.core.anatomy.Coded;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.anatomy.Tissue;
 import org.biokinet.core.exercise.CatalogueException;
+import org.biokinet.core.exercise.Resources;
 
 /**
  * How long each muscle is in a pose: a line from origin to insertion over via points, each fixed to
@@ -37,7 +33,7 @@ public final class TissuePaths {
   private final Skeleton neutral = Skeleton.of(Pose.resting(Base.STAND));
 
   private TissuePaths() {
-    for (String line : resource().split("\n", -1)) {
+    for (String line : Resources.text(TissuePaths.class, "tissues.txt").split("\n", -1)) {
       if (line.isBlank() || line.startsWith("#")) continue;
       int colon = line.indexOf(':');
       String code = line.substring(0, colon).strip();
@@ -49,7 +45,7 @@ public final class TissuePaths {
         String[] words = point.strip().split("\\s+", -1);
         anchors.add(
             new Anchor(
-                part(words[0]),
+                Part.named(words[0]),
                 new Vec(
                     Double.parseDouble(words[1]),
                     Double.parseDouble(words[2]),
@@ -61,23 +57,6 @@ public final class TissuePaths {
 
   public static TissuePaths shipped() {
     return SHIPPED;
-  }
-
-  private static Part part(String name) {
-    String upper = name.replace('-', '_').toUpperCase(Locale.ROOT);
-    for (Part p : Part.values()) {
-      if (p.name().equals(upper) || p.name().equals("LEFT_" + upper)) return p;
-    }
-    throw new CatalogueException("no part is called " + name);
-  }
-
-  private static String resource() {
-    try (InputStream in = TissuePaths.class.getResourceAsStream("tissues.txt")) {
-      if (in == null) throw new CatalogueException("the resource tissues.txt is missing");
-      return new String(in.readAllBytes(), StandardCharsets.UTF_8);
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    }
   }
 
   /** Whether there is a line for it: there is for muscles, and for nothing else. */
