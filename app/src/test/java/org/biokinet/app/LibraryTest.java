@@ -34,12 +34,16 @@ import org.biokinet.core.exercise.Exercise;
 import org.biokinet.core.exercise.OwnExercise;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** The library, and what a practice makes of it: checked, kept, never another practice's. */
 class LibraryTest extends AppTest {
 
   @Autowired LibraryService library;
+  @Autowired JdbcTemplate jdbc;
+  @Autowired TransactionTemplate transactions;
 
   private OwnExercise with(OwnExercise entry, String key, String value) {
     Map<String, String> facts = new HashMap<>(entry.facts());
@@ -226,6 +230,28 @@ class LibraryTest extends AppTest {
     pool.shutdown();
     assertThat(won).isEqualTo(1);
     assertThat(outcomes).contains(Outcome.Overtaken.class);
+  }
+
+  /** As when the software is updated: what was right once no longer fits what ships. */
+  @Test
+  void linksThatNoLongerFitDoNotTakeTheLibraryAway() throws Exception {
+    Me me = practitioner();
+    OwnExercise ring =
+        with(library.entry(me, "upper-trap-stretch"), "harder", "upper-trap-stretch");
+    String entry = json.writeValueAsString(ring);
+    transactions.executeWithoutResult(
+        t ->
+            jdbc.update(
+                "insert into exercise_revision (id, practice_id, code, number, retired, entry,"
+                    + " made_by, made_at) values (?, ?, ?, 1, false, ?, ?, now(6))",
+                UUID.randomUUID().toString(),
+                me.practiceId().toString(),
+                ring.id(),
+                entry,
+                me.id().toString()));
+    Library mine = library.of(me.practiceId());
+    assertThat(mine.catalogue().get(ring.id()).harder()).isEmpty();
+    assertThat(mine.catalogue().revision(mine.catalogue().get(ring.id()))).isEqualTo(1);
   }
 
   @Test

@@ -68,6 +68,20 @@ record EntryForm(
           "harder",
           "drawn-as");
 
+  /** How the form calls what is not a text. */
+  private static final Map<String, String> LABELS =
+      Map.ofEntries(
+          Map.entry("mode", "It is"),
+          Map.entry("sides", "Done"),
+          Map.entry("directions", "Directions"),
+          Map.entry("moves", "The movement goes"),
+          Map.entry("moves-in", "in which motion"),
+          Map.entry("turns", "The head turns"),
+          Map.entry("targets", "For, first of all"),
+          Map.entry("positions", "Usual position"),
+          Map.entry("start", "Start dose"),
+          Map.entry("target", "Target dose"));
+
   private static final int FAULTS = 3;
   private static final int LONGEST_TEXT = 800;
 
@@ -178,6 +192,15 @@ record EntryForm(
   public String fault(int number, int part) {
     String[] parts = value("fault-" + number).split("→", -1);
     return parts.length > part ? parts[part].strip() : "";
+  }
+
+  /** What the form calls a field. */
+  public String label(String key) {
+    return TEXTS.stream()
+        .filter(t -> t.key().equals(key))
+        .map(Text::label)
+        .findFirst()
+        .orElse(LABELS.getOrDefault(key, key.replace('-', ' ')));
   }
 
   public String problem(String key) {

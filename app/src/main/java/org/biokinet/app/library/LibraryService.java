@@ -16,6 +16,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.function.UnaryOperator;
 import org.biokinet.app.account.AccountService;
 import org.biokinet.app.account.Audit;
 import org.biokinet.app.account.Me;
@@ -26,6 +27,8 @@ import org.biokinet.core.exercise.CatalogueException;
 import org.biokinet.core.exercise.OwnExercise;
 import org.biokinet.core.exercise.WordsCheck;
 import org.jspecify.annotations.Nullable;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Query;
 import org.springframework.stereotype.Service;
@@ -85,6 +88,8 @@ public class LibraryService {
 
   private record Kept(long revisions, Library library) {}
 
+  private static final Logger LOG = LoggerFactory.getLogger(LibraryService.class);
+
   /** Begins every code that does not ship, so that no later shipped entry can have it. */
   private static final String OWN = "own-";
 
@@ -132,7 +137,17 @@ public class LibraryService {
     return kept.library();
   }
 
+  /** A later shipped catalogue may make a ring of a practice's links: then they are left out. */
   private Library build(List<RevisionRow> inForce) {
+    try {
+      return build(inForce, UnaryOperator.identity());
+    } catch (CatalogueException e) {
+      LOG.error("own links left out: {}", e.getMessage());
+      return build(inForce, OwnExercise::withoutLinks);
+    }
+  }
+
+  private Library build(List<RevisionRow> inForce, UnaryOperator<OwnExercise> mend) {
     StringBuilder facts = new StringBuilder();
     Map<String, String> words = new LinkedHashMap<>();
     Set<String> retired = new HashSet<>();
@@ -140,7 +155,7 @@ public class LibraryService {
       if (row.retired()) retired.add(row.code());
       row.entry()
           .map(this::read)
-          .map(own -> own.asRevision(row.number()).snapshot(Library.LANGUAGE))
+          .map(own -> mend.apply(own).asRevision(row.number()).snapshot(Library.LANGUAGE))
           .ifPresent(
               s -> {
                 facts.append(s.facts());

@@ -76,6 +76,13 @@ public record OwnExercise(String id, Map<String, String> facts, Map<String, Stri
     return new OwnExercise("", lines, words);
   }
 
+  /** The same without an easier and a harder one, which are all that it needs of others. */
+  public OwnExercise withoutLinks() {
+    Map<String, String> lines = new LinkedHashMap<>(facts);
+    lines.keySet().removeAll(List.of("easier", "harder"));
+    return new OwnExercise(id, lines, words);
+  }
+
   public OwnExercise asRevision(int number) {
     Map<String, String> lines = new LinkedHashMap<>(facts);
     lines.put(Catalogue.REVISION, Integer.toString(number));
