@@ -9,12 +9,15 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
+import com.fasterxml.jackson.databind.JsonNode;
 import jakarta.servlet.http.Cookie;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import java.util.UUID;
 import org.biokinet.app.account.Me;
 import org.biokinet.app.client.Client;
@@ -23,6 +26,7 @@ import org.biokinet.app.session.SessionRow;
 import org.biokinet.app.session.SessionRow.Ended;
 import org.biokinet.app.session.SessionUpload;
 import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.figure.Figure;
 import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.timeline.Segment;
 import org.biokinet.core.timeline.Timeline;
@@ -228,5 +232,48 @@ class SessionTest extends AppTest {
     mvc.perform(as(me, post(page + "/dealt-with")).param("note", "Called, no signs, may go on."))
         .andExpect(redirectedUrl(page + "/do"));
     mvc.perform(get("/me/player").cookie(device).param("pain", "2")).andExpect(status().isOk());
+  }
+
+  /** The figure enters, holds and leaves with the stretch, and goes round with a movement. */
+  @Test
+  void thePlayerIsToldWhereItsFigureIsInEveryStep() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "upper-trap-stretch", "15s", "shoulder-roll", "2", "chin-tuck", "10s");
+    String page =
+        mvc.perform(get("/me/player").param("pain", "2").cookie(device(me, client)))
+            .andReturn()
+            .getResponse()
+            .getContentAsString();
+    int start = page.indexOf('{', page.indexOf("application/json"));
+    String script = page.substring(start, page.indexOf("</script>", start));
+    JsonNode steps = json.readTree(script).get("steps");
+    double held = Figure.HELD;
+    double round = Figure.ROUND;
+    Set<String> kinds = new HashSet<>();
+    int rolls = 0;
+    for (JsonNode s : steps) {
+      double from = s.get("figureFrom").asDouble();
+      double to = s.get("figureTo").asDouble();
+      String kind = s.get("kind").asText();
+      kinds.add(kind);
+      switch (kind) {
+        case "ENTER", "RISE" -> assertThat(List.of(from, to)).containsExactly(0.0, held);
+        case "HOLD" -> assertThat(List.of(from, to)).containsExactly(held, held);
+        case "EXIT" -> assertThat(List.of(from, to)).containsExactly(held, round);
+        case "MOVE" -> {
+          // Two one way, then two the other way, which is the same backward.
+          boolean backward = rolls++ >= 2;
+          assertThat(List.of(from, to))
+              .containsExactly(backward ? round : 0.0, backward ? 0.0 : round);
+        }
+        default -> assertThat(List.of(from, to)).containsExactly(0.0, 0.0);
+      }
+    }
+    assertThat(kinds).contains("ENTER", "HOLD", "EXIT", "MOVE", "SWITCH_SIDE");
+    assertThat(rolls).isEqualTo(4);
+    // Both sides of the stretch, and one picture of each that has none.
+    assertThat(page.split("class=\"picture\"", -1)).hasSize(1 + 2 + 1 + 1);
+    assertThat(page).contains("data-side=\"LEFT\"", "data-side=\"RIGHT\"");
   }
 }
