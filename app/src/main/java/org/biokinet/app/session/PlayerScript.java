@@ -70,6 +70,7 @@ record PlayerScript(
         begin = i;
       }
       Cue cue = cues.get(i);
+      Span span = span(s, replay.program().items().get(s.item()).exercise());
       steps.add(
           new Step(
               s.start(),
@@ -79,8 +80,8 @@ record PlayerScript(
               s.item(),
               s.side(),
               toward(replay, s),
-              figure(s, replay)[0],
-              figure(s, replay)[1],
+              span.from(),
+              span.to(),
               words.count(timeline, s),
               cue.headline(),
               cue.detail(),
@@ -130,21 +131,24 @@ record PlayerScript(
     return pictures;
   }
 
+  /** From where to where in the round of a figure. */
+  private record Span(double from, double to) {}
+
   /** A stretch is entered, held and left; a movement goes round once, the second way backward. */
-  private static double[] figure(Segment s, VersionService.Replay replay) {
+  private static Span span(Segment s, Exercise exercise) {
     double round = Figure.ROUND;
+    double held = Figure.of(exercise, s.side().orElse(Side.RIGHT)).map(Figure::held).orElse(0.0);
     return switch (s.kind()) {
-      case ENTER, RISE -> new double[] {0, Figure.HELD};
-      case HOLD, CONTRACT, DEEPER -> new double[] {Figure.HELD, Figure.HELD};
-      case EXIT -> new double[] {Figure.HELD, round};
+      case ENTER, RISE -> new Span(0, held);
+      case HOLD, CONTRACT, DEEPER -> new Span(held, held);
+      case EXIT -> new Span(held, round);
       case MOVE -> {
-        List<Direction> ways =
-            replay.program().items().get(s.item()).exercise().doseContext().directions();
-        boolean backward = s.direction().isPresent() && ways.indexOf(s.direction().get()) > 0;
-        yield backward ? new double[] {round, 0} : new double[] {0, round};
+        List<Direction> ways = exercise.doseContext().directions();
+        boolean backward = s.direction().map(ways::indexOf).orElse(0) > 0;
+        yield backward ? new Span(round, 0) : new Span(0, round);
       }
-      case BREATHE, TIMED -> new double[] {0, round * Math.max(1, Math.round(s.seconds() / round))};
-      default -> new double[] {0, 0};
+      case BREATHE, TIMED -> new Span(0, round * Math.max(1, Math.round(s.seconds() / round)));
+      default -> new Span(0, 0);
     };
   }
 

@@ -22,16 +22,19 @@ public final class Drawing {
   /** Units in a pixel where a page says nothing else. */
   private static final int SMALL = 4;
 
-  /** Ways that are shorter get no arrow; how far beside its way it stands; its head; in cm. */
+  /** Ways that are shorter get no arrow, in centimetres. */
   private static final double LEAST_WAY = 3;
 
   /** Where the head moves the movement is about it, almost whatever the hands do. */
   private static final double HEAD_FIRST = 6;
 
+  /** How far beside its way an arrow stands, and how long its head is, in centimetres. */
   private static final double ASIDE = 10;
+
   private static final double WING = 4;
   private static final Vec HEAD_TOP = new Vec(0, 16, 2);
 
+  /** From how far on the face counts as turned to the viewer, where 1 is all the way. */
   private static final double FRONT_FACING = 0.3;
 
   /** How far behind the middle a muscle has to be to be hidden by the body, in centimetres. */

@@ -13,9 +13,6 @@ public final class Figure {
   /** A round of a stretch or of a movement, in seconds of its own; our choice. */
   public static final int ROUND = 6;
 
-  /** Where in the round of a stretch it is held. */
-  public static final int HELD = ROUND / 2;
-
   /**
    * By how much the end lengthens a tissue of a side.
    *
@@ -40,6 +37,12 @@ public final class Figure {
     return Movements.shipped()
         .of(exercise, treated)
         .map(movement -> new Figure(exercise, movement, treated));
+  }
+
+  /** Where in the round its end is, in seconds: there a stretch is held. */
+  public double held() {
+    int poses = movement.poses().size();
+    return (double) ROUND * (poses - 1) / poses;
   }
 
   public View bestView() {

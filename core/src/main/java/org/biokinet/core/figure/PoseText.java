@@ -104,10 +104,8 @@ final class PoseText {
     }
     Side on = hand;
     String last = place.get(place.size() - 1);
-    if (last.equals("other")) on = hand.opposite();
-    if (last.equals("L")) on = Side.LEFT;
-    if (last.equals("R")) on = Side.RIGHT;
-    if (last.equals("own") || last.equals("other") || last.equals("L") || last.equals("R")) {
+    if (last.equals("L") || last.equals("R")) {
+      on = last.equals("L") ? Side.LEFT : Side.RIGHT;
       place.remove(place.size() - 1);
     }
     String name = String.join(" ", place);

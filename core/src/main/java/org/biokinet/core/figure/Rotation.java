@@ -27,20 +27,6 @@ public record Rotation(double w, double x, double y, double z) {
     return about(new Vec(0, 0, 1), degrees);
   }
 
-  /** The shortest rotation that takes one direction to another. */
-  static Rotation between(Vec from, Vec to) {
-    Vec a = from.unit();
-    Vec b = to.unit();
-    double cos = a.dot(b);
-    Vec axis = a.cross(b);
-    if (axis.length() < 1e-9) {
-      if (cos > 0) return NONE;
-      Vec other = Math.abs(a.x()) < 0.9 ? new Vec(1, 0, 0) : new Vec(0, 0, 1);
-      return about(a.cross(other), 180);
-    }
-    return about(axis, Math.toDegrees(Math.atan2(axis.length(), cos)));
-  }
-
   /** First the other, then this: {@code a.times(b).apply(v) = a.apply(b.apply(v))}. */
   public Rotation times(Rotation o) {
     return new Rotation(
@@ -58,12 +44,5 @@ public record Rotation(double w, double x, double y, double z) {
     Vec q = new Vec(x, y, z);
     Vec t = q.cross(v).times(2);
     return v.plus(t.times(w)).plus(q.cross(t));
-  }
-
-  /** How far it turns about an axis, in degrees from −180 to 180: its twist. */
-  double twistAbout(Vec axis) {
-    double along = new Vec(x, y, z).dot(axis.unit());
-    double degrees = Math.toDegrees(2 * Math.atan2(along, w));
-    return degrees > 180 ? degrees - 360 : degrees < -180 ? degrees + 360 : degrees;
   }
 }

@@ -34,12 +34,15 @@ public final class Skeleton {
   private static final Vec TO_ARM = new Vec(0.5, -2, 0);
   private static final Vec TO_HIP = new Vec(8.5, 0, 0);
 
-  /** The blade turns upward with the arm, about one degree in three beyond the first 30. */
+  /**
+   * The blade turns upward with the arm, about one degree in three beyond the first 30 (Inman,
+   * Saunders and Abbott 1944, recalled from memory).
+   */
   private static final double BLADE_SHARE = 0.36;
 
   private static final double BLADE_FROM = 30;
 
-  /** Above this the girdle rises with the arm. */
+  /** Above this the girdle rises with the arm, by this share; our choice. */
   private static final double GIRDLE_FROM = 60;
 
   private static final double GIRDLE_SHARE = 0.14;

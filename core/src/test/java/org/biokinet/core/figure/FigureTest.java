@@ -207,6 +207,16 @@ class FigureTest {
     }
   }
 
+  /** Rest, open, curl, rest: the curl is what is held, two thirds through the round. */
+  @Test
+  void aStretchIsHeldAtItsEndHoweverManyPosesLeadThere() {
+    assertThat(Figure.of(CATALOGUE.get("upper-trap-stretch"), Side.LEFT).orElseThrow().held())
+        .isEqualTo(Figure.ROUND / 2.0);
+    Exercise curl = CATALOGUE.get("cradled-curl-and-open");
+    assertThat(Movements.shipped().of(curl, Side.LEFT).orElseThrow().poses()).hasSize(3);
+    assertThat(Figure.of(curl, Side.LEFT).orElseThrow().held()).isEqualTo(Figure.ROUND * 2 / 3.0);
+  }
+
   /** A practice may turn an exercise round; the shipped picture would then show the wrong side. */
   @Test
   void whatAPracticeHasTurnedRoundIsNotDrawn() {
