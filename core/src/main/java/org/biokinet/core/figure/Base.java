@@ -1,5 +1,6 @@
 package org.biokinet.core.figure;
 
+import java.util.List;
 import org.biokinet.core.anatomy.Coded;
 import org.biokinet.core.anatomy.Position;
 
@@ -7,7 +8,7 @@ import org.biokinet.core.anatomy.Position;
 public enum Base implements Coded {
   CHAIR(Position.CHAIR, 0, 0, 88, 0, 0, 88, 0),
   STAND(Position.STAND, 0, 0, 0, 4, 0, 0, 0),
-  FLOOR_SIT(Position.FLOOR_SIT, 0, 0, 95, 45, 60, 130, -30),
+  FLOOR_SIT(Position.FLOOR_SIT, 0, 0, 112, 45, 72, 130, -30),
   KNEEL(Position.KNEEL, 0, 0, 0, 6, 0, 90, -50),
   ALL_FOURS(Position.ALL_FOURS, 85, 0, 85, 4, 0, 90, -50),
   SUPINE(Position.SUPINE, -90, 0, 45, 4, 0, 90, 0),
@@ -59,6 +60,22 @@ public enum Base implements Coded {
       case SIDE_LYING_ON_THE_RIGHT -> SIDE_LYING;
       default -> this;
     };
+  }
+
+  /** The parts whose joints stay over the same place on the floor; none on a chair. */
+  List<Part> still() {
+    return switch (this) {
+      case CHAIR -> List.of();
+      case STAND -> List.of(Part.LEFT_FOOT, Part.RIGHT_FOOT);
+      case KNEEL, ALL_FOURS -> List.of(Part.LEFT_SHANK, Part.RIGHT_SHANK);
+      case SUPINE -> List.of(Part.THORAX);
+      case FLOOR_SIT, PRONE, SIDE_LYING, SIDE_LYING_ON_THE_RIGHT -> List.of(Part.PELVIS);
+    };
+  }
+
+  /** Whether the body is on the floor with more than the feet. */
+  boolean onFloor() {
+    return this != CHAIR && this != STAND;
   }
 
   Rotation trunk() {

@@ -1,11 +1,12 @@
 package org.biokinet.core.figure;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.anatomy.Tissue;
 
@@ -16,7 +17,21 @@ import org.biokinet.core.anatomy.Tissue;
  */
 public final class Drawing {
 
-  private static final double LINE = 7;
+  /** What it is and what is seen, for those who hear the page. */
+  public record Words(String title, String description) {}
+
+  /** Round every shape; painted first, so that the shapes of one limb have no seams. */
+  private static final String STROKES =
+      "<g stroke=\"#1e2329\" stroke-width=\"7\" stroke-linejoin=\"round\" paint-order=\"stroke\">";
+
+  /** Radii of shapes that look round with few corners, in centimetres. */
+  private static final double FINE = 2.4;
+
+  private static final double LIMB = 4.9;
+
+  /** When a movement of two poses is half-way to the second, as part of the round. */
+  private static final double HALF_THERE = 0.07;
+
   private static final int MARGIN = 40;
 
   /** Units in a pixel where a page says nothing else. */
@@ -32,6 +47,12 @@ public final class Drawing {
   private static final double ASIDE = 10;
 
   private static final double WING = 4;
+
+  /** What an arrow can stand beside; the shoulders first, which take the arms with them. */
+  private static final List<Part> POINTED_AT =
+      Stream.concat(Stream.of(Part.LEFT_UPPER_ARM, Part.RIGHT_UPPER_ARM), Views.WATCHED.stream())
+          .toList();
+
   private static final Vec HEAD_TOP = new Vec(0, 16, 2);
 
   /** From how far on the face counts as turned to the viewer, where 1 is all the way. */
@@ -46,7 +67,8 @@ public final class Drawing {
   private final Side treated;
   private final View view;
   private final List<Skeleton> frames;
-  private final Base base;
+  private final List<Solid> solids;
+  private final boolean ground;
   private final Optional<Tissue> tissue;
   private final boolean sided;
   private final boolean upperBody;
@@ -58,10 +80,8 @@ public final class Drawing {
   /** Where the movement that matters goes from and to; empty where nothing goes far. */
   private final Optional<Arrow> arrow;
 
-  /** On paper, in centimetres: from, over and to. */
-  private record Arrow(Vec from, Vec over, Vec to) {}
-
-  private record Layer(Outline.Group group, double depth) {}
+  /** Its way on paper, in centimetres, of at least three points. */
+  private record Arrow(List<Vec> points) {}
 
   private Drawing(
       List<Pose> poses,
@@ -75,7 +95,9 @@ public final class Drawing {
     this.sided = sided;
     this.view = view;
     this.frames = poses.stream().map(Skeleton::of).toList();
-    this.base = poses.get(0).base();
+    this.solids = new ArrayList<>(Solid.body(frames, upperBody));
+    movement.props().forEach(p -> solids.add(Solid.of(p, frames, !upperBody)));
+    this.ground = !upperBody && view != View.ABOVE;
     this.tissue = tissue;
     this.upperBody = upperBody;
     this.arrow = arrow(movement);
@@ -88,7 +110,6 @@ public final class Drawing {
    * @param sided whether there is a treated side at all
    * @param tissue what to point out; nothing when it has no line
    * @param upperBody whether the legs are left out
-   * @param title for those who hear the page
    */
   public static String still(
       Movement movement,
@@ -97,9 +118,9 @@ public final class Drawing {
       View view,
       Optional<Tissue> tissue,
       boolean upperBody,
-      String title) {
+      Words words) {
     return new Drawing(List.of(movement.end()), movement, treated, sided, view, tissue, upperBody)
-        .svg(title, 0);
+        .svg(words, 0);
   }
 
   /**
@@ -114,40 +135,56 @@ public final class Drawing {
       View view,
       Optional<Tissue> tissue,
       boolean upperBody,
-      String title,
+      Words words,
       int seconds) {
     return new Drawing(movement.poses(), movement, treated, sided, view, tissue, upperBody)
-        .svg(title, seconds);
+        .svg(words, seconds);
   }
 
-  private String svg(String title, int seconds) {
-    StringBuilder body = new StringBuilder();
-    List<Layer> layers = layers();
+  private String svg(Words words, int seconds) {
+    StringBuilder body = new StringBuilder(STROKES);
     boolean faces = facing(frames.get(frames.size() - 1)) > FRONT_FACING;
     boolean underFace = faces && tissue.filter(this::fromBehindTheFace).isPresent();
-    for (Layer layer : layers) {
-      if (underFace && layer.group().name().equals("head")) patch(body, seconds);
-      group(body, layer.group(), seconds, faces);
+    boolean marked = false;
+    for (DepthOrder.Slot slot : DepthOrder.of(solids, view, treated, frames.size())) {
+      if (underFace && !marked && slot.solid().name().equals("head")) {
+        patch(body, seconds);
+        marked = true;
+      }
+      solid(body, slot, seconds, faces);
     }
-    if (!underFace) patch(body, seconds);
+    body.append("</g>");
+    if (!marked) patch(body, seconds);
     arrow.ifPresent(a -> arrow(body, a));
-    String support = support();
+    long floor = Math.round(10 * view.project(Vec.ZERO, treated).y());
+    if (ground) bottom = Math.max(bottom, floor);
     if (upperBody) bottom = Math.min(bottom, Math.round(10 * hipLine()));
+    long x = left - MARGIN;
+    long y = top - MARGIN;
     long width = right - left + 2 * MARGIN;
     long height = bottom - top + (upperBody ? MARGIN : 2 * MARGIN);
+    String line =
+        ground
+            ? "<path class=\"fig-ground\" stroke=\"#b9b0a0\" stroke-width=\"7\" d=\"M%d %dh%d\"/>"
+                .formatted(x, floor + 4, width)
+            : "";
+    String frame = "viewBox=\"%d %d %d %d\"".formatted(x, y, width, height);
+    // What is cut off stays so in a frame of any shape.
+    String cut =
+        upperBody
+            ? "<svg x=\"%d\" y=\"%d\" width=\"%d\" height=\"%d\" %s>%s</svg>"
+                .formatted(x, y, width, height, frame, body)
+            : line + body;
     return """
-        <svg class="figure" xmlns="http://www.w3.org/2000/svg" viewBox="%d %d %d %d" \
-        width="%d" height="%d" role="img" aria-label="%s">%s%s</svg>"""
+        <svg class="figure" xmlns="http://www.w3.org/2000/svg" %s width="%d" height="%d" \
+        role="img"><title>%s</title><desc>%s</desc>%s</svg>"""
         .formatted(
-            left - MARGIN,
-            top - MARGIN,
-            width,
-            height,
+            frame,
             width / SMALL,
             height / SMALL,
-            escaped(title),
-            support,
-            body);
+            escaped(words.title()),
+            escaped(words.description()),
+            cut);
   }
 
   private double hipLine() {
@@ -158,37 +195,6 @@ public final class Drawing {
     return text.replace("&", "&amp;").replace("\"", "&quot;").replace("<", "&lt;");
   }
 
-  /** Farthest first, by where they are on the whole. */
-  private List<Layer> layers() {
-    List<Layer> layers = new ArrayList<>();
-    for (Outline.Group g : Outline.body()) {
-      if (upperBody && (g.name().endsWith("leg") || g.name().endsWith("foot"))) continue;
-      layers.add(new Layer(g, depth(g)));
-    }
-    layers.sort(Comparator.comparingDouble(Layer::depth));
-    return layers;
-  }
-
-  private double depth(Outline.Group group) {
-    double sum = 0;
-    int count = 0;
-    for (Skeleton frame : frames) {
-      for (Outline.Shape shape : group.shapes()) {
-        for (Outline.Ball ball : shape.balls()) {
-          sum += view.project(frame.point(ball.part(), ball.local()), treated).z();
-          count++;
-        }
-      }
-    }
-    double mean = sum / count;
-    return switch (group.name()) {
-      // The neck goes into the collar, hair and ears lie on the head.
-      case "neck" -> mean - 3;
-      case "hair top" -> mean + 2;
-      default -> mean;
-    };
-  }
-
   /** How far the face looks at the viewer, from −1 to 1. */
   private double facing(Skeleton frame) {
     Skeleton.Placed head = frame.part(Part.HEAD);
@@ -196,36 +202,85 @@ public final class Drawing {
     return view.project(ahead, treated).z();
   }
 
-  private void group(StringBuilder out, Outline.Group group, int seconds, boolean faces) {
+  /** What is in the order twice is drawn once and used again. */
+  private void solid(StringBuilder out, DepthOrder.Slot slot, int seconds, boolean faces) {
+    if (slot.always(frames.size())) {
+      shape(out, slot.solid(), seconds, faces);
+      return;
+    }
+    StringBuilder shape = new StringBuilder();
+    shape(shape, slot.solid(), seconds, faces);
+    // The same name in two drawings on one page names the same shape.
+    String id = "f" + Integer.toUnsignedString(shape.toString().hashCode(), Character.MAX_RADIX);
+    if (out.indexOf("id=\"" + id + "\"") < 0) {
+      out.append("<g");
+      seen(out, slot, seconds);
+      out.append("<g id=\"").append(id).append("\">").append(shape).append("</g></g>");
+    } else {
+      out.append("<use href=\"#").append(id).append('"');
+      seen(out, slot, seconds);
+      out.append("</use>");
+    }
+  }
+
+  /** Ends a start tag with when its element is seen. */
+  private void seen(StringBuilder out, DepthOrder.Slot slot, int seconds) {
+    List<String> seen =
+        IntStream.range(0, frames.size())
+            .mapToObj(f -> slot.frames().get(f) ? "visible" : "hidden")
+            .toList();
+    out.append(" visibility=\"")
+        .append(seen.get(0))
+        .append("\">")
+        .append(animate("visibility", seconds))
+        .append(" calcMode=\"discrete\" keyTimes=\"0;")
+        .append(halfWays(frames.size()))
+        .append("\" values=\"")
+        .append(String.join(";", seen))
+        .append(';')
+        .append(seen.get(0))
+        .append("\"/>");
+  }
+
+  private void shape(StringBuilder out, Solid solid, int seconds, boolean faces) {
     List<String> paths =
-        frames.stream()
-            .map(f -> group.shapes().stream().map(s -> path(f, s)).collect(Collectors.joining()))
+        solid.frames().stream()
+            .map(f -> f.stream().map(this::path).collect(Collectors.joining()))
             .toList();
     out.append(
-            "<path class=\"fig-%s\" fill=\"%s\" stroke=\"#1e2329\" stroke-width=\"%s\" "
-                .formatted(group.paint(), colour(group.paint()), number(LINE)))
-        .append("stroke-linejoin=\"round\" paint-order=\"stroke\" d=\"")
+            "<path class=\"fig-%s\" fill=\"%s\" d=\""
+                .formatted(solid.paint(), colour(solid.paint())))
         .append(paths.get(0))
         .append('"');
     close(out, paths, seconds);
-    if (group.name().equals("head") && faces) face(out, seconds);
+    if (solid.name().equals("head") && faces) face(out, seconds);
   }
 
-  private static void close(StringBuilder out, List<String> values, int seconds) {
-    if (seconds == 0 || values.stream().distinct().count() == 1) {
+  private static void close(StringBuilder out, List<String> paths, int seconds) {
+    if (seconds == 0 || paths.stream().distinct().count() == 1) {
       out.append("/>");
       return;
     }
-    List<String> round = new ArrayList<>(values);
-    round.add(values.get(0));
-    out.append("><animate attributeName=\"d\" repeatCount=\"indefinite\" dur=\"")
-        .append(seconds)
-        .append("s\"");
-    if (values.size() == 2) {
-      // Quickly there, long at the end, quickly back.
+    out.append('>').append(animate("d", seconds));
+    // Quickly there, long at the end, quickly back.
+    if (paths.size() == 2) {
       out.append(" calcMode=\"spline\" keyTimes=\"0;.5;1\" keySplines=\".2 .8 .3 1;.7 0 .8 .2\"");
     }
-    out.append(" values=\"").append(String.join(";", round)).append("\"/></path>");
+    out.append(" values=\"").append(String.join(";", paths)).append(';');
+    out.append(paths.get(0)).append("\"/></path>");
+  }
+
+  private static String animate(String attribute, int seconds) {
+    return "<animate attributeName=\"%s\" repeatCount=\"indefinite\" dur=\"%ds\""
+        .formatted(attribute, seconds);
+  }
+
+  /** The times at which the body is half-way between two frames, as parts of the round. */
+  private static String halfWays(int frames) {
+    if (frames == 2) return "%s;%s".formatted(HALF_THERE, 1 - HALF_THERE);
+    return IntStream.range(0, frames)
+        .mapToObj(f -> String.format(Locale.ROOT, "%.3f", (f + 0.5) / frames))
+        .collect(Collectors.joining(";"));
   }
 
   private static String colour(String paint) {
@@ -235,19 +290,28 @@ public final class Drawing {
       case "trousers" -> "#87919a";
       case "shoe" -> "#59616a";
       case "hair" -> "#4b3d35";
+      case "support" -> "#ddd4c2";
+      case "mat" -> "#cfd8c4";
+      case "towel" -> "#f4efe4";
       default -> throw new IllegalArgumentException(paint);
     };
   }
 
-  private String path(Skeleton frame, Outline.Shape shape) {
-    List<Vec> centres = new ArrayList<>();
-    for (Outline.Ball b : shape.balls()) {
-      centres.add(view.project(frame.point(b.part(), b.local()), treated));
-    }
+  /** With how many corners it looks round; where there are many frames they have to stay small. */
+  private int corners(List<Solid.Ball> shape) {
+    double most = shape.stream().mapToDouble(Solid.Ball::radius).max().orElse(0);
+    if (most < FINE) return 8;
+    if (frames.size() > 2) return most < LIMB ? 10 : 14;
+    return most < LIMB ? 12 : 20;
+  }
+
+  /** The hull of a shape on paper: for each direction the outermost point. */
+  private String path(List<Solid.Ball> shape) {
+    List<Vec> centres = shape.stream().map(b -> view.project(b.centre(), treated)).toList();
     StringBuilder d = new StringBuilder();
     long lastX = 0;
     long lastY = 0;
-    int corners = shape.corners(frames.size());
+    int corners = corners(shape);
     for (int k = 0; k < corners; k++) {
       double angle = 2 * Math.PI * k / corners;
       double ux = Math.cos(angle);
@@ -257,7 +321,7 @@ public final class Drawing {
       double py = 0;
       for (int i = 0; i < centres.size(); i++) {
         Vec c = centres.get(i);
-        double r = shape.balls().get(i).radius();
+        double r = shape.get(i).radius();
         double support = c.x() * ux + c.y() * uy + r;
         if (support > most) {
           most = support;
@@ -285,30 +349,31 @@ public final class Drawing {
   // ---- what is on the face, and the tissue --------------------------------------------------
 
   private void face(StringBuilder out, int seconds) {
-    for (double x : new double[] {3, -3}) {
-      List<String> eyes =
-          frames.stream().map(f -> mark(f, new Vec(x, 7, 8.2), new Vec(x, 7, 8.4), 0.7)).toList();
-      out.append("<path class=\"fig-ink\" fill=\"#1e2329\" d=\"").append(eyes.get(0)).append('"');
-      close(out, eyes, seconds);
+    for (double x : new double[] {1, -1}) {
+      feature(out, seconds, 0.75, new Vec(3 * x, 7, 8.2), new Vec(3 * x, 7, 8.4));
+      feature(out, seconds, 0.3, new Vec(1.9 * x, 9.2, 8.6), new Vec(4.3 * x, 9, 8));
     }
-    List<String> mouth =
-        frames.stream()
-            .map(f -> mark(f, new Vec(1.7, 0.6, 8.4), new Vec(-1.7, 0.6, 8.4), 0.35))
-            .toList();
-    out.append("<path class=\"fig-ink\" fill=\"#1e2329\" d=\"").append(mouth.get(0)).append('"');
-    close(out, mouth, seconds);
+    feature(out, seconds, 0.25, new Vec(0.9, 3.2, 9.8), new Vec(-0.9, 3.2, 9.8));
+    feature(out, seconds, 0.35, new Vec(1.9, 0.7, 8.2), new Vec(0, 0.1, 8.6));
+    feature(out, seconds, 0.35, new Vec(-1.9, 0.7, 8.2), new Vec(0, 0.1, 8.6));
   }
 
-  /** A mark on the head, shrunk to nothing where it has turned away. */
-  private String mark(Skeleton frame, Vec from, Vec to, double radius) {
+  /** A stroke on the head, shrunk to nothing where it has turned away. */
+  private void feature(StringBuilder out, int seconds, double radius, Vec from, Vec to) {
+    List<String> paths = frames.stream().map(f -> path(mark(f, from, to, radius))).toList();
+    out.append("<path class=\"fig-ink\" fill=\"#1e2329\" stroke-width=\"0\" d=\"")
+        .append(paths.get(0))
+        .append('"');
+    close(out, paths, seconds);
+  }
+
+  private List<Solid.Ball> mark(Skeleton frame, Vec from, Vec to, double radius) {
     Vec out = frame.part(Part.HEAD).turn().apply(new Vec(from.x(), 0, from.z()).unit());
-    double r = view.project(out, treated).z() > 0.1 ? radius : 0.01;
-    return path(
-        frame,
-        new Outline.Shape(
-            List.of(
-                new Outline.Ball(Part.HEAD, from, r),
-                new Outline.Ball(Part.HEAD, r == radius ? to : from, r))));
+    boolean seen = view.project(out, treated).z() > 0.1;
+    double r = seen ? radius : 0.01;
+    return List.of(
+        new Solid.Ball(frame.point(Part.HEAD, from), r),
+        new Solid.Ball(frame.point(Part.HEAD, seen ? to : from), r));
   }
 
   private void patch(StringBuilder out, int seconds) {
@@ -374,103 +439,74 @@ public final class Drawing {
 
   /** The point that is moved farthest, the head counting more: beside its way the arrow stands. */
   private Optional<Arrow> arrow(Movement movement) {
-    Pose rest = movement.rest();
-    Pose first = movement.poses().get(1);
-    Skeleton from = Skeleton.of(rest);
-    Skeleton over = Skeleton.of(rest.toward(first, 0.5));
-    Skeleton to = Skeleton.of(first);
+    List<Pose> poses = movement.poses();
+    List<Pose> way = new ArrayList<>(List.of(poses.get(0)));
+    // Between two poses the way is round; more of them make a round by themselves.
+    if (poses.size() == 2) way.add(poses.get(0).toward(poses.get(1), 0.5));
+    way.addAll(poses.subList(1, poses.size()));
+    List<Skeleton> bodies = way.stream().map(Skeleton::of).toList();
     double most = LEAST_WAY;
     Optional<Arrow> found = Optional.empty();
-    for (Part p : Views.WATCHED) {
+    for (Part p : POINTED_AT) {
       if (upperBody && (p.name().endsWith("SHANK") || p.name().endsWith("FOOT"))) continue;
       Vec local = p == Part.HEAD ? HEAD_TOP : Vec.ZERO;
-      Vec a = view.project(from.point(p, local), treated);
-      Vec b = view.project(over.point(p, local), treated);
-      Vec c = view.project(to.point(p, local), treated);
-      double way = Math.hypot(c.x() - a.x(), c.y() - a.y());
-      double weight = p == Part.HEAD ? HEAD_FIRST : 1;
-      if (way < LEAST_WAY || way * weight <= most) continue;
-      most = way * weight;
-      Vec middle = view.project(over.point(Part.THORAX, Vec.ZERO), treated);
-      Vec out = new Vec(b.x() - middle.x(), b.y() - middle.y(), 0);
-      if (out.length() < 1) out = new Vec(0, -1, 0);
-      Vec aside = out.unit().times(ASIDE);
-      found = Optional.of(new Arrow(a.plus(aside), b.plus(aside), c.plus(aside)));
+      List<Vec> line = bodies.stream().map(b -> view.project(b.point(p, local), treated)).toList();
+      double length = farthest(line);
+      double weight = p == Part.HEAD ? HEAD_FIRST : p.name().endsWith("UPPER_ARM") ? 1.2 : 1;
+      if (length < LEAST_WAY || length * weight <= most) continue;
+      most = length * weight;
+      Vec aside = aside(line, view.project(bodies.get(1).point(Part.THORAX, Vec.ZERO), treated));
+      found = Optional.of(new Arrow(line.stream().map(q -> q.plus(aside)).toList()));
     }
     return found;
   }
 
+  private static double farthest(List<Vec> line) {
+    return line.stream()
+        .mapToDouble(q -> Math.hypot(q.x() - line.get(0).x(), q.y() - line.get(0).y()))
+        .max()
+        .orElse(0);
+  }
+
+  private static Vec aside(List<Vec> line, Vec body) {
+    Vec middle = line.get(line.size() / 2);
+    Vec out = new Vec(middle.x() - body.x(), middle.y() - body.y(), 0);
+    return (out.length() < 1 ? new Vec(0, -1, 0) : out.unit()).times(ASIDE);
+  }
+
   private void arrow(StringBuilder out, Arrow a) {
-    Vec pull = a.over().times(2).minus(a.from().plus(a.to()).times(0.5));
-    Vec back = new Vec(pull.x() - a.to().x(), pull.y() - a.to().y(), 0);
-    if (back.length() < 1e-6)
-      back = new Vec(a.from().x() - a.to().x(), a.from().y() - a.to().y(), 0);
-    StringBuilder d = new StringBuilder("M").append(at(a.from()));
-    d.append('Q').append(at(pull)).append(' ').append(at(a.to()));
-    for (double turn : new double[] {30, -30}) {
-      Vec wing = Rotation.aboutZ(turn).apply(back.unit()).times(WING);
-      d.append('M').append(at(a.to())).append('L').append(at(a.to().plus(wing)));
+    List<Vec> p = a.points();
+    Vec tip = p.get(p.size() - 1);
+    StringBuilder d = new StringBuilder("M").append(at(p.get(0)));
+    Vec pull = p.get(0);
+    if (p.size() == 3) {
+      pull = p.get(1).times(2).minus(p.get(0).plus(tip).times(0.5));
+      d.append('Q').append(at(pull)).append(' ').append(at(tip));
+    } else {
+      // Each corner draws the line toward it.
+      for (int i = 1; i + 1 < p.size(); i++) {
+        pull = p.get(i);
+        Vec to = i + 2 == p.size() ? tip : pull.plus(p.get(i + 1)).times(0.5);
+        d.append('Q').append(at(pull)).append(' ').append(at(to));
+      }
     }
-    for (Vec p : List.of(a.from(), a.over(), a.to())) {
-      left = Math.min(left, Math.round(10 * p.x()));
-      right = Math.max(right, Math.round(10 * p.x()));
-      top = Math.min(top, Math.round(10 * p.y()));
-      bottom = Math.max(bottom, Math.round(10 * p.y()));
+    Vec back = new Vec(pull.x() - tip.x(), pull.y() - tip.y(), 0);
+    if (back.length() < 1e-6) back = new Vec(p.get(0).x() - tip.x(), p.get(0).y() - tip.y(), 0);
+    if (back.length() < 1e-6) return;
+    double wings = Math.min(WING, 1 + farthest(p) / 3);
+    for (double turn : new double[] {30, -30}) {
+      Vec wing = Rotation.aboutZ(turn).apply(back.unit()).times(wings);
+      d.append('M').append(at(tip)).append('L').append(at(tip.plus(wing)));
+    }
+    for (Vec q : p) {
+      left = Math.min(left, Math.round(10 * q.x()));
+      right = Math.max(right, Math.round(10 * q.x()));
+      top = Math.min(top, Math.round(10 * q.y()));
+      bottom = Math.max(bottom, Math.round(10 * q.y()));
     }
     out.append("<path class=\"fig-arrow\" fill=\"none\" stroke=\"#1e2329\" stroke-width=\"14\" ")
         .append("stroke-linecap=\"round\" stroke-linejoin=\"round\" d=\"")
         .append(d)
         .append("\"/>");
-  }
-
-  // ---- what it rests on ---------------------------------------------------------------------
-
-  /** A chair under the seat, or the ground under everything. */
-  private String support() {
-    if (upperBody && base != Base.CHAIR) return "";
-    StringBuilder out = new StringBuilder();
-    if (base == Base.CHAIR) {
-      Skeleton f = frames.get(0);
-      double seat = f.part(Part.PELVIS).origin().y() - 10;
-      double floor = Skeleton.HIP - Skeleton.SHANK - Skeleton.ANKLE;
-      box(out, -20, 20, seat - 4, seat, -20, 22);
-      box(out, -19, 19, seat + 14, seat + 40, -25, -22);
-      for (double x : new double[] {-18, 18}) {
-        box(out, x - 1.5, x + 1.5, floor, seat - 4, -21, -18);
-        if (!upperBody) box(out, x - 1.5, x + 1.5, floor, seat - 4, 17, 20);
-      }
-    }
-    if (!upperBody) {
-      out.append(
-          "<path class=\"fig-ground\" stroke=\"#b9b0a0\" stroke-width=\"7\" fill=\"none\" d=\"M%d %dH%d\"/>"
-              .formatted(left - MARGIN, bottom + 4, right + MARGIN));
-    }
-    return out.toString();
-  }
-
-  private void box(
-      StringBuilder out, double x0, double x1, double y0, double y1, double z0, double z1) {
-    List<Vec> corners = new ArrayList<>();
-    for (double x : new double[] {x0, x1}) {
-      for (double y : new double[] {y0, y1}) {
-        for (double z : new double[] {z0, z1}) corners.add(view.project(new Vec(x, y, z), treated));
-      }
-    }
-    double l = corners.stream().mapToDouble(Vec::x).min().orElse(0);
-    double r = corners.stream().mapToDouble(Vec::x).max().orElse(0);
-    double t = corners.stream().mapToDouble(Vec::y).min().orElse(0);
-    double b = corners.stream().mapToDouble(Vec::y).max().orElse(0);
-    out.append(
-        "<rect class=\"fig-support\" fill=\"#ddd4c2\" x=\"%d\" y=\"%d\" width=\"%d\" height=\"%d\" rx=\"12\"/>"
-            .formatted(
-                Math.round(10 * l),
-                Math.round(10 * t),
-                Math.round(10 * (r - l)),
-                Math.round(10 * (b - t))));
-    if (!upperBody) bottom = Math.max(bottom, Math.round(10 * b));
-  }
-
-  private static String number(double value) {
-    return String.format(Locale.ROOT, "%.0f", value);
   }
 }

@@ -1,6 +1,7 @@
 package org.biokinet.core.figure;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Stream;
 import org.biokinet.core.anatomy.Side;
@@ -59,12 +60,19 @@ public final class Figure {
   }
 
   public String still(View view, String title) {
-    return Drawing.still(movement, treated, exercise.sided(), view, marked(), upperBody, title);
+    return Drawing.still(
+        movement, treated, exercise.sided(), view, marked(), upperBody, words(view, title));
   }
 
   public String moving(View view, String title) {
     return Drawing.moving(
-        movement, treated, exercise.sided(), view, marked(), upperBody, title, ROUND);
+        movement, treated, exercise.sided(), view, marked(), upperBody, words(view, title), ROUND);
+  }
+
+  private Drawing.Words words(View view, String title) {
+    String side = exercise.sided() ? treated.name().toLowerCase(Locale.ROOT) + " " : "";
+    String mark = marked().map(t -> " Marked: " + side + t.label() + ".").orElse("");
+    return new Drawing.Words(title, "Seen from: " + view.label() + "." + mark);
   }
 
   /** What a stretch is for; a movement lengthens and shortens in turn. */

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.biokinet.core.anatomy.Coded;
 import org.biokinet.core.exercise.CatalogueException;
 import org.biokinet.core.exercise.Stanza;
@@ -12,12 +13,14 @@ import org.biokinet.core.exercise.Stanza;
  * What an exercise looks like: the poses that it goes through.
  *
  * @param poses from rest on, at least two, all on the same base
+ * @param props what is drawn with the body
  * @param view from where it has to be seen; empty where {@link Views#best} may choose
  */
-public record Movement(List<Pose> poses, Optional<View> view) {
+public record Movement(List<Pose> poses, List<Prop> props, Optional<View> view) {
 
   public Movement {
     poses = List.copyOf(poses);
+    props = List.copyOf(props);
     if (poses.size() < 2) throw new IllegalArgumentException("nothing moves");
   }
 
@@ -32,11 +35,18 @@ public record Movement(List<Pose> poses, Optional<View> view) {
 
   /** The same angles on another base. */
   Movement on(Base base) {
-    return new Movement(poses.stream().map(p -> new Pose(base, p.angles())).toList(), view);
+    List<Prop> others =
+        props.stream().filter(p -> !Prop.under(rest().base()).equals(Optional.of(p))).toList();
+    return new Movement(
+        poses.stream().map(p -> new Pose(base, p.angles())).toList(), with(base, others), view);
   }
 
   public Movement mirrored() {
-    return new Movement(poses.stream().map(Pose::mirrored).toList(), view);
+    return new Movement(poses.stream().map(Pose::mirrored).toList(), props, view);
+  }
+
+  private static List<Prop> with(Base base, List<Prop> others) {
+    return Stream.concat(Prop.under(base).stream(), others.stream()).toList();
   }
 
   /**
@@ -67,6 +77,12 @@ public record Movement(List<Pose> poses, Optional<View> view) {
                         .findFirst()
                         .orElseThrow(
                             () -> new CatalogueException(stanza.id() + ": no view " + code)));
-    return new Movement(poses, view);
+    List<Prop> props = stanza.list("with").stream().map(code -> prop(stanza, code)).toList();
+    return new Movement(poses, with(base, props), view);
+  }
+
+  private static Prop prop(Stanza stanza, String code) {
+    return Coded.find(Prop.class, code)
+        .orElseThrow(() -> new CatalogueException(stanza.id() + ": no " + code + " to rest on"));
   }
 }

@@ -18,23 +18,8 @@ final class Outline {
 
   /** One shape; all shapes of a group are one silhouette. */
   record Shape(List<Ball> balls) {
-    private static final double SMALL = 2.4;
-    private static final double LARGE = 4.9;
-
     Shape {
       balls = List.copyOf(balls);
-    }
-
-    /**
-     * With how many corners it looks round.
-     *
-     * @param frames in how many poses it is drawn; many have to stay small
-     */
-    int corners(int frames) {
-      double most = balls.stream().mapToDouble(Ball::radius).max().orElse(0);
-      if (most < SMALL) return 8;
-      if (frames > 3) return most < LARGE ? 10 : 14;
-      return most < LARGE ? 12 : 20;
     }
   }
 
@@ -53,10 +38,22 @@ final class Outline {
 
   private static final List<Group> BODY = read();
 
+  private static final List<Ball> BEARING =
+      BODY.stream()
+          .flatMap(g -> g.shapes().stream())
+          .flatMap(shape -> shape.balls().stream())
+          .filter(b -> !b.part().ofTheArm())
+          .toList();
+
   private Outline() {}
 
   static List<Group> body() {
     return BODY;
+  }
+
+  /** What the weight can rest on: everything but the arms. */
+  static List<Ball> bearing() {
+    return BEARING;
   }
 
   private static List<Group> read() {

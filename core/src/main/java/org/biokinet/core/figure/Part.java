@@ -35,6 +35,10 @@ public enum Part {
     return name().startsWith("RIGHT_") ? Optional.of(Side.RIGHT) : Optional.empty();
   }
 
+  boolean ofTheArm() {
+    return name().endsWith("ARM") || name().endsWith("HAND");
+  }
+
   /** The same part of the other side; one of the middle is its own. */
   public Part mirrored() {
     return side()

@@ -36,6 +36,8 @@ enum Place {
   SHIN("shin", Part.LEFT_SHANK, 0, -14, 6),
   ANKLE("ankle", Part.LEFT_SHANK, 3, -38, 2);
 
+  private static final double HEAD_MIDDLE = 7;
+
   private final String code;
   private final Part part;
   private final double x;
@@ -64,5 +66,18 @@ enum Place {
     return side == Side.LEFT
         ? body.point(part, local)
         : body.point(part.mirrored(), local.mirrored());
+  }
+
+  /** Away from the surface here, of length 1. */
+  Vec outward(Skeleton body, Side side) {
+    Vec local =
+        switch (this) {
+          case CROWN, SHOULDER, SEAT -> new Vec(0, 1, 0);
+          case NAPE, UPPER_BACK, LOW_BACK, BLADE -> new Vec(0, 0, -1);
+          case ELBOW, WRIST, HAND -> Vec.ZERO;
+          default -> new Vec(x, part == Part.HEAD ? y - HEAD_MIDDLE : 0, z).unit();
+        };
+    Skeleton.Placed on = body.part(side == Side.LEFT ? part : part.mirrored());
+    return on.turn().apply(side == Side.LEFT ? local : local.mirrored());
   }
 }

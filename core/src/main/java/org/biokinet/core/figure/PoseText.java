@@ -18,9 +18,11 @@ import org.biokinet.core.exercise.CatalogueException;
 final class PoseText {
 
   /**
-   * @param place empty for where the hand rests on this base, such as the floor
+   * @param place on the body; empty for the floor
+   * @param floor where on the floor; empty for where the hand rests on this base
    */
-  private record Touch(Side hand, Optional<Place> place, Side on, double swivel) {
+  private record Touch(
+      Side hand, Optional<Place> place, Optional<Vec> floor, Side on, double swivel) {
     boolean onArm() {
       return place.filter(Place::onArm).isPresent();
     }
@@ -28,17 +30,37 @@ final class PoseText {
     Vec target(Pose pose) {
       return place
           .map(p -> p.in(Skeleton.of(pose), on))
-          .orElseGet(() -> Reach.point(Skeleton.of(Pose.resting(pose.base())), hand, beyond()));
+          .orElseGet(() -> floor.orElseGet(() -> resting(pose.base())));
     }
 
-    /** On the floor the hand is bent back, and the wrist is over its place. */
-    double beyond() {
-      return place.isPresent() ? Reach.PALM : 0;
+    /** A limb is grasped; anything else is lain upon, if the hand comes there. */
+    Pose reach(Pose pose, Vec target) {
+      Pose straight = Reach.to(pose, hand, target, Reach.PALM, swivel);
+      Vec outward = place.map(p -> p.outward(Skeleton.of(pose), on)).orElse(UP);
+      if (outward.length() == 0) return straight;
+      Optional<Vec> fingers = place.isPresent() ? Optional.empty() : Optional.of(AHEAD);
+      Pose flat = Reach.flat(pose, hand, target, outward, fingers, swivel);
+      return gap(flat, target) <= Math.max(FLAT_GAP, gap(straight, target)) ? flat : straight;
+    }
+
+    double gap(Pose pose, Vec target) {
+      return Reach.point(Skeleton.of(pose), hand, Reach.PALM).minus(target).length();
+    }
+
+    private Vec resting(Base base) {
+      Vec p = Reach.point(Skeleton.of(Pose.resting(base)), hand, Reach.PALM);
+      return new Vec(p.x(), 0, p.z());
     }
   }
 
   /** How far off what it touches a palm may end, in centimetres; our choice. */
   static final double LARGEST_GAP = 6;
+
+  /** How far off a hand may end that lies flat, where a straight one would end nearer. */
+  private static final double FLAT_GAP = 3;
+
+  private static final Vec UP = new Vec(0, 1, 0);
+  private static final Vec AHEAD = new Vec(0, 0, 1);
 
   private static final String FLOOR = "floor";
 
@@ -60,6 +82,8 @@ final class PoseText {
         if (!sides.isEmpty() && words.get(0).equals("hand")) {
           for (Side s : sides) touches.put(s, touch(s, words));
         } else {
+          // An arm that is lifted lets go.
+          if (words.get(0).equals("arm")) sides.forEach(touches::remove);
           pose = angle(pose, sides, words);
         }
       } catch (IllegalArgumentException e) {
@@ -70,8 +94,8 @@ final class PoseText {
       for (Touch t : touches.values()) {
         if (t.onArm() == onArm) {
           Vec target = t.target(pose);
-          pose = Reach.to(pose, t.hand, target, t.beyond(), t.swivel);
-          double gap = Reach.point(Skeleton.of(pose), t.hand, t.beyond()).minus(target).length();
+          pose = t.reach(pose, target);
+          double gap = t.gap(pose, target);
           if (gap > LARGEST_GAP) {
             throw new CatalogueException(
                 "'%s': the %s hand ends %.0f cm off".formatted(line, t.hand, gap));
@@ -108,12 +132,22 @@ final class PoseText {
       on = last.equals("L") ? Side.LEFT : Side.RIGHT;
       place.remove(place.size() - 1);
     }
+    if (place.get(0).equals(FLOOR)) {
+      return new Touch(hand, Optional.empty(), onTheFloor(hand, place), on, swivel);
+    }
     String name = String.join(" ", place);
     Optional<Place> found = Place.find(name);
-    if (found.isEmpty() && !name.equals(FLOOR)) {
-      throw new IllegalArgumentException("no place " + name);
-    }
-    return new Touch(hand, found, on, swivel);
+    if (found.isEmpty()) throw new IllegalArgumentException("no place " + name);
+    return new Touch(hand, found, Optional.empty(), on, swivel);
+  }
+
+  /** {@code floor OUT/AHEAD}: centimetres to the hand's own side and ahead of what stays still. */
+  private static Optional<Vec> onTheFloor(Side hand, List<String> words) {
+    if (words.size() == 1) return Optional.empty();
+    String[] at = words.get(1).split("/", -1);
+    if (at.length != 2) throw new IllegalArgumentException("the floor takes out/ahead");
+    Vec left = new Vec(Double.parseDouble(at[0]), 0, Double.parseDouble(at[1]));
+    return Optional.of(hand == Side.LEFT ? left : left.mirrored());
   }
 
   private static Pose angle(Pose pose, List<Side> sides, List<String> words) {

@@ -11,12 +11,21 @@ final class Reach {
 
   private static final double MOST = 0.995;
 
+  /** How far a hand bends to lie flat, in degrees. */
+  private static final double BEND = 80;
+
+  /** Below this the hand is straight and may be turned palm down. */
+  private static final double STRAIGHT = 8;
+
+  /** How thick half a hand is, in centimetres. */
+  private static final double THICK = 1.5;
+
   private Reach() {}
 
   /**
    * The pose with this arm changed. Where the point is too far, the arm is stretched toward it.
    *
-   * @param beyond what reaches beyond the wrist: {@link #PALM}, or 0 where the hand is bent back
+   * @param beyond what reaches beyond the wrist, in centimetres
    * @param swivel turns the elbow about the line from shoulder to palm, outward and up, in degrees;
    *     at 0 it hangs
    */
@@ -25,6 +34,55 @@ final class Reach {
     // The girdle follows the arm, so the shoulder has moved once the arm is placed.
     for (int round = 0; round < 4; round++) now = step(now, side, target, beyond, swivel);
     return now;
+  }
+
+  /**
+   * Lays the palm flat on a surface.
+   *
+   * @param outward away from the surface, of length 1
+   * @param fingers where they point; empty for in line with the forearm, as far as it can be
+   */
+  static Pose flat(
+      Pose pose, Side side, Vec target, Vec outward, Optional<Vec> fingers, double swivel) {
+    Vec point = target.plus(outward.times(THICK));
+    Pose now = to(pose, side, point, PALM, swivel);
+    for (int round = 0; round < 4; round++) {
+      Vec fore = Skeleton.of(now).part(Part.of(side, "FOREARM")).turn().apply(new Vec(0, -1, 0));
+      Vec along = fingers.orElse(fore.minus(outward.times(fore.dot(outward))));
+      if (along.length() < 1e-3) return now;
+      Vec hand = along.unit();
+      double angle = Math.toDegrees(Math.acos(Math.max(-1, Math.min(1, hand.dot(fore)))));
+      if (angle > BEND) {
+        Vec across = hand.minus(fore.times(hand.dot(fore))).unit();
+        double bend = Math.toRadians(BEND);
+        hand = fore.times(Math.cos(bend)).plus(across.times(Math.sin(bend)));
+      }
+      now = to(now, side, point.minus(hand.times(PALM)), 0, swivel);
+      now = bent(now, side, hand, outward);
+    }
+    return now;
+  }
+
+  /** Turns the forearm and bends the wrist until the hand points along this. */
+  private static Pose bent(Pose pose, Side side, Vec hand, Vec outward) {
+    double sign = side == Side.LEFT ? 1 : -1;
+    Optional<Side> of = Optional.of(side);
+    Skeleton.Placed upper = Skeleton.of(pose).part(Part.of(side, "UPPER_ARM"));
+    Rotation elbow = upper.turn().times(Rotation.aboutX(-pose.angle(Joint.ELBOW, side)));
+    Vec own = elbow.inverse().apply(hand);
+    double wrist = Math.toDegrees(Math.acos(Math.max(-1, Math.min(1, -own.y()))));
+    if (wrist < STRAIGHT) {
+      // The palm looks inward and is to look at the surface.
+      Vec in = elbow.inverse().apply(outward.times(-1));
+      double turn = sign * Math.toDegrees(Math.atan2(sign * in.z(), -sign * in.x()));
+      return pose.with(Joint.WRIST, of, 0).with(Joint.FOREARM, of, within(Joint.FOREARM, turn));
+    }
+    double turn = sign * Math.toDegrees(Math.atan2(sign * own.z(), -sign * own.x()));
+    if (!Joint.FOREARM.allows(turn)) {
+      turn += turn > 0 ? -180 : 180;
+      wrist = -wrist;
+    }
+    return pose.with(Joint.WRIST, of, within(Joint.WRIST, wrist)).with(Joint.FOREARM, of, turn);
   }
 
   private static Pose step(Pose pose, Side side, Vec target, double beyond, double swivel) {

@@ -1,6 +1,7 @@
 package org.biokinet.core.figure;
 
 import java.util.EnumMap;
+import java.util.List;
 import java.util.Map;
 import org.biokinet.core.anatomy.Side;
 
@@ -22,13 +23,13 @@ public final class Skeleton {
   public static final double ANKLE = 0.039 * HEIGHT;
   public static final double FOOT = 0.152 * HEIGHT;
 
-  /** Height of the hip joints when standing: 0.530 of the height. */
-  static final double HIP = THIGH + SHANK + ANKLE;
+  /** Height of the hip joints on a chair, in centimetres. */
+  private static final double SEAT = SHANK + ANKLE;
 
   private static final Vec TO_LUMBAR = new Vec(0, 10, -2);
   private static final Vec TO_THORAX = new Vec(0, 14, 0);
   private static final Vec TO_NECK = new Vec(0, 27, -3);
-  private static final Vec TO_HEAD = new Vec(0, 11.5, 2);
+  private static final Vec TO_HEAD = new Vec(0, 10.8, 2);
   private static final Vec TO_CLAVICLE = new Vec(2, 21.5, 6);
   private static final Vec TO_SCAPULA = new Vec(16, 3, -7);
   private static final Vec TO_ARM = new Vec(0.5, -2, 0);
@@ -47,6 +48,9 @@ public final class Skeleton {
 
   private static final double GIRDLE_SHARE = 0.14;
 
+  /** A knee that is so much higher than the other is off the floor, in centimetres. */
+  private static final double LIFTED = 3;
+
   /** One part: where its joint nearer to the pelvis is, and how it is turned. */
   public record Placed(Vec origin, Rotation turn) {
     public Vec point(Vec local) {
@@ -62,6 +66,7 @@ public final class Skeleton {
 
   private Skeleton() {}
 
+  /** The floor is at height 0. What it rests on stays where it is, whatever else moves. */
   public static Skeleton of(Pose pose) {
     Skeleton s = new Skeleton();
     Rotation pelvis =
@@ -70,7 +75,7 @@ public final class Skeleton {
             .times(Rotation.aboutY(pose.angle(Joint.PELVIS_TURN)))
             .times(Rotation.aboutZ(-pose.angle(Joint.PELVIS_TILT)))
             .times(Rotation.aboutX(pose.angle(Joint.PELVIS_FLEX)));
-    Placed root = new Placed(new Vec(0, HIP, 0), pelvis);
+    Placed root = new Placed(new Vec(0, SEAT, 0), pelvis);
     s.parts.put(Part.PELVIS, root);
     Placed lumbar =
         root.next(TO_LUMBAR, spine(pose, Joint.LUMBAR_FLEX, Joint.LUMBAR_TILT, Joint.LUMBAR_TURN));
@@ -89,7 +94,30 @@ public final class Skeleton {
       s.arm(pose, side, thorax);
       s.leg(pose, side, root);
     }
+    s.settle(pose.base());
     return s;
+  }
+
+  /** On a chair the pelvis stays; else the lowest part of legs or trunk lies on the floor. */
+  private void settle(Base base) {
+    List<Part> still = base.still();
+    if (still.isEmpty()) return;
+    // Who kneels may lift one knee; the other one stays then.
+    double ground = still.stream().mapToDouble(p -> part(p).origin().y()).min().orElse(0);
+    List<Part> down =
+        still.stream()
+            .filter(p -> !base.onFloor() || part(p).origin().y() < ground + LIFTED)
+            .toList();
+    Vec middle = Vec.ZERO;
+    for (Part p : down) middle = middle.plus(part(p).origin());
+    middle = middle.times(1.0 / down.size());
+    double aside = down.size() == still.size() ? middle.x() : 0;
+    double lowest = Double.MAX_VALUE;
+    for (Outline.Ball b : Outline.bearing()) {
+      lowest = Math.min(lowest, point(b.part(), b.local()).y() - b.radius());
+    }
+    Vec by = new Vec(-aside, -lowest, -middle.z());
+    parts.replaceAll((part, placed) -> new Placed(placed.origin().plus(by), placed.turn()));
   }
 
   /** Turn about the own long axis first, then bending to the side, then forward. */

@@ -30,6 +30,9 @@ public final class Views {
   /** The view from the front has left and right where the reader feels them. */
   private static final double FRONT_WEIGHT = 1.15;
 
+  /** How far over the hip joints the lap is, and how far before them it begins, in centimetres. */
+  private static final double LAP = 12;
+
   private Views() {}
 
   /** The view in which most is seen of the movement, unless another is asked for. */
@@ -59,8 +62,19 @@ public final class Views {
   public static boolean upperBody(Movement movement) {
     Base base = movement.rest().base();
     if (base != Base.CHAIR && base != Base.STAND) return false;
+    if (movement.poses().stream().anyMatch(Views::handOnLeg)) return false;
     return movement.poses().stream()
         .flatMap(p -> p.angles().keySet().stream())
         .noneMatch(k -> k.joint().name().matches("PELVIS.*|HIP.*|KNEE|ANKLE"));
+  }
+
+  /** A hand in the lap of who sits would lie on nothing. */
+  private static boolean handOnLeg(Pose pose) {
+    if (pose.base() != Base.CHAIR) return false;
+    Skeleton body = Skeleton.of(pose);
+    Vec hip = body.part(Part.PELVIS).origin();
+    return Stream.of(Part.LEFT_HAND, Part.RIGHT_HAND)
+        .map(h -> body.point(h, new Vec(0, -Reach.PALM, 0)))
+        .anyMatch(p -> p.y() < hip.y() + LAP && p.z() > hip.z() + LAP);
   }
 }
