@@ -223,3 +223,11 @@ document.addEventListener("change", async (event) => {
   });
   if (answer.ok) document.body.dataset.singleKeys = String(on);
 });
+
+// ---- sliders show their angle at once; what it does comes from the server --------------------
+
+document.addEventListener("input", (event) => {
+  if (event.target.matches("[data-angle]")) {
+    event.target.nextElementSibling.textContent = `${event.target.value}°`;
+  }
+});

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.ColorScheme;
+import java.util.regex.Pattern;
 import org.biokinet.app.account.Practice;
 import org.junit.jupiter.api.Test;
 
@@ -98,6 +99,48 @@ class LibraryBrowserTest extends WithBrowser {
     accessible(desk);
     desk.getByText("Retire").click();
     assertThat(desk.locator("main")).containsText("Not offered for new programs");
+  }
+
+  /** Sliders pose the figure; a wrong side is said before it is saved, and refused. */
+  @Test
+  void poseAFigureAndBeToldWhenTheSideIsWrong() {
+    Page desk = signedIn(desk());
+    desk.navigate("/library/neck-lateral-flexion/copy");
+    desk.locator("#name").fill("Slow side tilt");
+    desk.locator("details.picture summary").first().click();
+    desk.getByText("Pose a figure").click();
+    assertThat(desk.locator("#posed-figure svg.figure")).hasCount(2);
+    accessible(desk);
+    Locator tilt = desk.locator("input[name='angle-neck-tilt']");
+    assertThat(tilt).hasValue("26");
+    // The left end of the slider is the client's left.
+    tilt.press("ArrowLeft");
+    assertThat(tilt).hasValue("27");
+    assertThat(desk.locator("#posed")).hasValue(Pattern.compile(".*neck tilt 27.*"));
+    String before = desk.locator("#posed-figure svg.figure").first().innerHTML();
+    tilt.evaluate("e => { e.value = -20; e.dispatchEvent(new Event('input', {bubbles: true})); }");
+    assertThat(desk.locator("#problem-posed")).containsText("the words go to the");
+    assertThat(desk.locator("#posed-figure svg.figure").first().innerHTML()).isNotEqualTo(before);
+    desk.locator("main .button.primary").click();
+    assertThat(desk.locator(".notice.bad")).containsText("Picture");
+    complaints.removeIf(c -> c.contains("422"));
+    // It is as it was left, and every pose can be seen, added and taken away.
+    assertThat(desk.locator("input[name='angle-neck-tilt']")).hasValue("-20");
+    Locator poses = desk.locator(".pose-bar [aria-pressed]");
+    desk.getByText("add a pose").click();
+    assertThat(poses).hasCount(3);
+    desk.getByText("remove this one").click();
+    assertThat(poses).hasCount(2);
+    poses.first().click();
+    assertThat(desk.locator("input[name='angle-neck-tilt']")).hasValue("0");
+    poses.last().click();
+    Locator again = desk.locator("input[name='angle-neck-tilt']");
+    assertThat(again).hasValue("-20");
+    again.evaluate("e => { e.value = 22; e.dispatchEvent(new Event('input', {bubbles: true})); }");
+    assertThat(desk.locator("#problem-posed")).isEmpty();
+    desk.locator("main .button.primary").click();
+    desk.waitForURL("**/library/own-slow-side-tilt?saved");
+    assertThat(desk.locator("#figure .rests svg.figure")).hasCount(2);
   }
 
   @Test

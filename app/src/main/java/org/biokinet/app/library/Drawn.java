@@ -48,7 +48,7 @@ public record Drawn(List<Picture> pictures, View view, List<View> views) {
     return Optional.of(new Drawn(pictures, view, views));
   }
 
-  private static String words(Figure.Lengthened l) {
+  static String words(Figure.Lengthened l) {
     return String.format(Locale.ENGLISH, "%s %+.0f %%", l.tissue().label(), l.percent())
         .replace('-', '−');
   }

@@ -66,7 +66,8 @@ record EntryForm(
           "precautions",
           "easier",
           "harder",
-          "drawn-as");
+          "drawn-as",
+          PoseEditor.FIELD);
 
   /** How the form calls what is not a text. */
   private static final Map<String, String> LABELS =
@@ -80,7 +81,8 @@ record EntryForm(
           Map.entry("targets", "For, first of all"),
           Map.entry("positions", "Usual position"),
           Map.entry("start", "Start dose"),
-          Map.entry("target", "Target dose"));
+          Map.entry("target", "Target dose"),
+          Map.entry(PoseEditor.FIELD, "Picture"));
 
   private static final int FAULTS = 3;
   private static final int LONGEST_TEXT = 800;
@@ -115,6 +117,7 @@ record EntryForm(
     }
     // A dose may hold a comma and is one value.
     for (String key : List.of("start", "target")) facts.put(key, text(sent, key));
+    facts.put(PoseEditor.FIELD, PoseEditor.moved(facts, sent));
     Map<String, String> words = new LinkedHashMap<>();
     for (Text t : TEXTS) words.put(t.key(), text(sent, t.key()));
     for (int i = 1; i <= FAULTS; i++) {

@@ -26,6 +26,7 @@ import org.biokinet.core.exercise.Catalogue;
 import org.biokinet.core.exercise.CatalogueException;
 import org.biokinet.core.exercise.OwnExercise;
 import org.biokinet.core.exercise.WordsCheck;
+import org.biokinet.core.figure.PoseCheck;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -229,7 +230,7 @@ public class LibraryService {
     if (!typed.id().isEmpty() && now.find(typed.id()).isEmpty()) throw new NotFound();
     Optional<Revision> newer = newer(me, named.id(), seen);
     if (newer.isPresent()) return new Outcome.Overtaken(newer.get());
-    List<WordsCheck.Problem> problems = named.check(now, Library.LANGUAGE);
+    List<WordsCheck.Problem> problems = problems(named, now);
     if (!problems.isEmpty()) return new Outcome.Wrong(problems);
     boolean retired = now.find(named.id()).filter(now::isRetired).isPresent();
     add(me, named.id(), seen + 1, retired, write(named.canonical()));
@@ -240,7 +241,16 @@ public class LibraryService {
   @Transactional(readOnly = true)
   public List<WordsCheck.Problem> check(Me me, OwnExercise typed) {
     Catalogue now = of(me.practiceId()).catalogue();
-    return named(typed, now).check(now, Library.LANGUAGE);
+    return problems(named(typed, now), now);
+  }
+
+  /** What is wrong with its facts, its words and its own picture. */
+  private static List<WordsCheck.Problem> problems(OwnExercise entry, Catalogue now) {
+    List<WordsCheck.Problem> problems = new ArrayList<>(entry.check(now, Library.LANGUAGE));
+    entry.exercise().map(PoseCheck::of).orElse(List.of()).stream()
+        .map(message -> new WordsCheck.Problem("posed", message))
+        .forEach(problems::add);
+    return problems;
   }
 
   private static OwnExercise named(OwnExercise typed, Catalogue now) {

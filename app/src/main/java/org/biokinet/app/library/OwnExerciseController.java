@@ -29,6 +29,7 @@ import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
+import org.springframework.util.LinkedMultiValueMap;
 import org.springframework.util.MultiValueMap;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -118,8 +119,21 @@ class OwnExerciseController {
             .filter(p -> !form.value(p.field()).isEmpty())
             .toList();
     preview(form, model);
+    PoseEditor.of(form, sent).ifPresent(poses -> model.addAttribute("poses", poses));
     model.addAttribute("form", form.with(soFar));
     return "library/form-parts :: live";
+  }
+
+  /** Another pose to set, one more, one less, or no picture of one's own any more. */
+  @PostMapping("/poses")
+  String poses(
+      @RequestParam MultiValueMap<String, String> sent,
+      @RequestParam PoseEditor.Change change,
+      Model model) {
+    EntryForm form = PoseEditor.changed(EntryForm.read(sent), sent, change);
+    model.addAttribute("form", form);
+    posing(form, change.place(sent), model);
+    return "library/form-parts :: poses";
   }
 
   @PostMapping("/save")
@@ -199,6 +213,7 @@ class OwnExerciseController {
     Catalogue catalogue = library.of(me.practiceId()).catalogue();
     preview(form, model);
     model.addAttribute("form", form);
+    posing(form, new LinkedMultiValueMap<>(), model);
     model.addAttribute("texts", EntryForm.TEXTS);
     model.addAttribute("groups", Group.values());
     model.addAttribute("modes", Mode.values());
@@ -216,6 +231,14 @@ class OwnExerciseController {
     }
     model.addAttribute("links", links);
     return "library/form";
+  }
+
+  private static void posing(EntryForm form, MultiValueMap<String, String> sent, Model model) {
+    PoseEditor.of(form, sent).ifPresent(poses -> model.addAttribute("poses", poses));
+    form.typed()
+        .exercise()
+        .flatMap(e -> Drawn.of(e, form.value("name"), Optional.empty()))
+        .ifPresent(drawn -> model.addAttribute("drawn", drawn));
   }
 
   private static void preview(EntryForm form, Model model) {

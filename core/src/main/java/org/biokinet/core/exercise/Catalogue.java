@@ -47,6 +47,9 @@ public final class Catalogue {
   static final String REVISION = "revision";
   static final String DRAWN_AS = "drawn-as";
 
+  /** The poses of a practice's own, read by the figure. */
+  static final String POSED = "posed";
+
   private final Map<String, Stanza> facts;
   private final Map<String, Map<String, Stanza>> words;
   private final Set<String> retired;
@@ -221,7 +224,8 @@ public final class Catalogue {
         set(s, "precautions", Precaution.class),
         s.optional("easier"),
         s.optional("harder"),
-        s.optional(DRAWN_AS));
+        s.optional(DRAWN_AS),
+        s.optional(POSED));
   }
 
   static Dose dose(Stanza s, String key, DoseContext context) {

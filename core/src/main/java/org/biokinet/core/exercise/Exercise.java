@@ -23,6 +23,7 @@ import org.biokinet.core.dose.DoseContext;
  * @param start the catalogue's start dose
  * @param target the catalogue's target dose
  * @param drawnAs the shipped exercise whose picture it has, where that is not its own
+ * @param posed its own poses as text, where a practice has posed it itself
  */
 public record Exercise(
     String id,
@@ -40,7 +41,8 @@ public record Exercise(
     Set<Precaution> precautions,
     Optional<String> easier,
     Optional<String> harder,
-    Optional<String> drawnAs) {
+    Optional<String> drawnAs,
+    Optional<String> posed) {
 
   public Exercise {
     targets = List.copyOf(targets);

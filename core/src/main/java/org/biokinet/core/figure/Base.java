@@ -1,5 +1,6 @@
 package org.biokinet.core.figure;
 
+import java.util.Arrays;
 import java.util.List;
 import org.biokinet.core.anatomy.Coded;
 import org.biokinet.core.anatomy.Position;
@@ -52,6 +53,11 @@ public enum Base implements Coded {
 
   public Position position() {
     return position;
+  }
+
+  /** For the right treated side. */
+  static Base of(Position position) {
+    return Arrays.stream(values()).filter(b -> b.position == position).findFirst().orElseThrow();
   }
 
   Base mirrored() {

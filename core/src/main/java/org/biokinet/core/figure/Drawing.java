@@ -24,11 +24,6 @@ public final class Drawing {
   private static final String STROKES =
       "<g stroke=\"#1e2329\" stroke-width=\"7\" stroke-linejoin=\"round\" paint-order=\"stroke\">";
 
-  /** Radii of shapes that look round with few corners, in centimetres. */
-  private static final double FINE = 2.4;
-
-  private static final double LIMB = 4.9;
-
   /** When a movement of two poses is half-way to the second, as part of the round. */
   private static final double HALF_THERE = 0.07;
 
@@ -72,10 +67,7 @@ public final class Drawing {
   private final Optional<Tissue> tissue;
   private final boolean sided;
   private final boolean upperBody;
-  private long left = Long.MAX_VALUE;
-  private long top = Long.MAX_VALUE;
-  private long right = Long.MIN_VALUE;
-  private long bottom = Long.MIN_VALUE;
+  private final Silhouette paper;
 
   /** Where the movement that matters goes from and to; empty where nothing goes far. */
   private final Optional<Arrow> arrow;
@@ -100,11 +92,12 @@ public final class Drawing {
     this.ground = !upperBody && view != View.ABOVE;
     this.tissue = tissue;
     this.upperBody = upperBody;
+    this.paper = new Silhouette(view, treated, frames.size() > 2);
     this.arrow = arrow(movement);
   }
 
   /**
-   * The end of a movement.
+   * One pose of a movement.
    *
    * @param treated the side whose colour the tissue has, and that a side view shows
    * @param sided whether there is a treated side at all
@@ -112,6 +105,7 @@ public final class Drawing {
    * @param upperBody whether the legs are left out
    */
   public static String still(
+      Pose pose,
       Movement movement,
       Side treated,
       boolean sided,
@@ -119,7 +113,7 @@ public final class Drawing {
       Optional<Tissue> tissue,
       boolean upperBody,
       Words words) {
-    return new Drawing(List.of(movement.end()), movement, treated, sided, view, tissue, upperBody)
+    return new Drawing(List.of(pose), movement, treated, sided, view, tissue, upperBody)
         .svg(words, 0);
   }
 
@@ -157,12 +151,13 @@ public final class Drawing {
     if (!marked) patch(body, seconds);
     arrow.ifPresent(a -> arrow(body, a));
     long floor = Math.round(10 * view.project(Vec.ZERO, treated).y());
+    long bottom = paper.top() + paper.height();
     if (ground) bottom = Math.max(bottom, floor);
     if (upperBody) bottom = Math.min(bottom, Math.round(10 * hipLine()));
-    long x = left - MARGIN;
-    long y = top - MARGIN;
-    long width = right - left + 2 * MARGIN;
-    long height = bottom - top + (upperBody ? MARGIN : 2 * MARGIN);
+    long x = paper.left() - MARGIN;
+    long y = paper.top() - MARGIN;
+    long width = paper.width() + 2 * MARGIN;
+    long height = bottom - paper.top() + (upperBody ? MARGIN : 2 * MARGIN);
     String line =
         ground
             ? "<path class=\"fig-ground\" stroke=\"#b9b0a0\" stroke-width=\"7\" d=\"M%d %dh%d\"/>"
@@ -191,7 +186,7 @@ public final class Drawing {
     return view.project(frames.get(0).point(Part.PELVIS, new Vec(0, 4, 0)), treated).y();
   }
 
-  private static String escaped(String text) {
+  static String escaped(String text) {
     return text.replace("&", "&amp;").replace("\"", "&quot;").replace("<", "&lt;");
   }
 
@@ -245,7 +240,7 @@ public final class Drawing {
   private void shape(StringBuilder out, Solid solid, int seconds, boolean faces) {
     List<String> paths =
         solid.frames().stream()
-            .map(f -> f.stream().map(this::path).collect(Collectors.joining()))
+            .map(f -> f.stream().map(paper::path).collect(Collectors.joining()))
             .toList();
     out.append(
             "<path class=\"fig-%s\" fill=\"%s\" d=\""
@@ -297,55 +292,6 @@ public final class Drawing {
     };
   }
 
-  /** With how many corners it looks round; where there are many frames they have to stay small. */
-  private int corners(List<Solid.Ball> shape) {
-    double most = shape.stream().mapToDouble(Solid.Ball::radius).max().orElse(0);
-    if (most < FINE) return 8;
-    if (frames.size() > 2) return most < LIMB ? 10 : 14;
-    return most < LIMB ? 12 : 20;
-  }
-
-  /** The hull of a shape on paper: for each direction the outermost point. */
-  private String path(List<Solid.Ball> shape) {
-    List<Vec> centres = shape.stream().map(b -> view.project(b.centre(), treated)).toList();
-    StringBuilder d = new StringBuilder();
-    long lastX = 0;
-    long lastY = 0;
-    int corners = corners(shape);
-    for (int k = 0; k < corners; k++) {
-      double angle = 2 * Math.PI * k / corners;
-      double ux = Math.cos(angle);
-      double uy = Math.sin(angle);
-      double most = -Double.MAX_VALUE;
-      double px = 0;
-      double py = 0;
-      for (int i = 0; i < centres.size(); i++) {
-        Vec c = centres.get(i);
-        double r = shape.get(i).radius();
-        double support = c.x() * ux + c.y() * uy + r;
-        if (support > most) {
-          most = support;
-          px = c.x() + r * ux;
-          py = c.y() + r * uy;
-        }
-      }
-      long x = Math.round(10 * px);
-      long y = Math.round(10 * py);
-      left = Math.min(left, x);
-      right = Math.max(right, x);
-      top = Math.min(top, y);
-      bottom = Math.max(bottom, y);
-      if (k == 0) {
-        d.append('M').append(x).append(' ').append(y).append('l');
-      } else {
-        d.append(k == 1 ? "" : " ").append(x - lastX).append(' ').append(y - lastY);
-      }
-      lastX = x;
-      lastY = y;
-    }
-    return d.append('z').toString();
-  }
-
   // ---- what is on the face, and the tissue --------------------------------------------------
 
   private void face(StringBuilder out, int seconds) {
@@ -360,7 +306,7 @@ public final class Drawing {
 
   /** A stroke on the head, shrunk to nothing where it has turned away. */
   private void feature(StringBuilder out, int seconds, double radius, Vec from, Vec to) {
-    List<String> paths = frames.stream().map(f -> path(mark(f, from, to, radius))).toList();
+    List<String> paths = frames.stream().map(f -> paper.path(mark(f, from, to, radius))).toList();
     out.append("<path class=\"fig-ink\" fill=\"#1e2329\" stroke-width=\"0\" d=\"")
         .append(paths.get(0))
         .append('"');
@@ -498,12 +444,7 @@ public final class Drawing {
       Vec wing = Rotation.aboutZ(turn).apply(back.unit()).times(wings);
       d.append('M').append(at(tip)).append('L').append(at(tip.plus(wing)));
     }
-    for (Vec q : p) {
-      left = Math.min(left, Math.round(10 * q.x()));
-      right = Math.max(right, Math.round(10 * q.x()));
-      top = Math.min(top, Math.round(10 * q.y()));
-      bottom = Math.max(bottom, Math.round(10 * q.y()));
-    }
+    p.forEach(paper::reach);
     out.append("<path class=\"fig-arrow\" fill=\"none\" stroke=\"#1e2329\" stroke-width=\"14\" ")
         .append("stroke-linecap=\"round\" stroke-linejoin=\"round\" d=\"")
         .append(d)

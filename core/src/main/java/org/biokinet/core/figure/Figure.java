@@ -1,5 +1,7 @@
 package org.biokinet.core.figure;
 
+import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -60,8 +62,20 @@ public final class Figure {
   }
 
   public String still(View view, String title) {
+    return still(movement.poses().size() - 1, view, title);
+  }
+
+  /** One of its poses. */
+  public String still(int at, View view, String title) {
     return Drawing.still(
-        movement, treated, exercise.sided(), view, marked(), upperBody, words(view, title));
+        movement.poses().get(at),
+        movement,
+        treated,
+        exercise.sided(),
+        view,
+        marked(),
+        upperBody,
+        words(view, title));
   }
 
   public String moving(View view, String title) {
@@ -88,6 +102,20 @@ public final class Figure {
     return exercise.targets().stream()
         .filter(paths::has)
         .map(t -> new Lengthened(t, treated, 100 * paths.lengthening(end, t, treated)))
+        .toList();
+  }
+
+  /** What becomes of each muscle of either side in a pose, the most lengthened first. */
+  public List<Lengthened> lengthened(int at) {
+    Skeleton body = Skeleton.of(movement.poses().get(at));
+    TissuePaths paths = TissuePaths.shipped();
+    return Arrays.stream(Tissue.values())
+        .filter(paths::has)
+        .flatMap(
+            t ->
+                Arrays.stream(Side.values())
+                    .map(s -> new Lengthened(t, s, 100 * paths.lengthening(body, t, s))))
+        .sorted(Comparator.comparingDouble(Lengthened::percent).reversed())
         .toList();
   }
 }

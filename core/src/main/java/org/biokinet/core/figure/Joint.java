@@ -73,6 +73,36 @@ public enum Joint {
     return most;
   }
 
+  /** What the least means, in a word; empty where nothing is said. */
+  public String low() {
+    return ends()[0];
+  }
+
+  /** What the most means, in a word. */
+  public String high() {
+    return ends()[1];
+  }
+
+  private String[] ends() {
+    return switch (this) {
+      case PELVIS_FLEX, LUMBAR_FLEX, THORAX_FLEX, NECK_FLEX, HEAD_FLEX, HIP_FLEX, GIRDLE_FORWARD ->
+          new String[] {"back", "forward"};
+      case PELVIS_TILT, LUMBAR_TILT, THORAX_TILT, NECK_TILT, HEAD_TILT -> toTheSides();
+      case PELVIS_TURN, LUMBAR_TURN, THORAX_TURN, NECK_TURN, HEAD_TURN -> toTheSides();
+      case GIRDLE_UP, ANKLE -> new String[] {"down", "up"};
+      case BLADE_ROTATION, ARM_ROTATION, HIP_ROTATION, HIP_OUT -> new String[] {"in", "out"};
+      case ARM_LIFT -> new String[] {"hangs", "overhead"};
+      case ARM_PLANE -> new String[] {"across", "behind"};
+      case ELBOW, KNEE -> new String[] {"straight", "bent"};
+      case FOREARM -> new String[] {"palm down", "palm up"};
+      case WRIST -> new String[] {"back", "toward the palm"};
+    };
+  }
+
+  private static String[] toTheSides() {
+    return new String[] {"right", "left"};
+  }
+
   /** Whether there is one on each side. */
   public boolean ofASide() {
     return kind == Kind.OF_A_SIDE;

@@ -4,8 +4,11 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.biokinet.core.anatomy.Coded;
+import org.biokinet.core.anatomy.Position;
 import org.biokinet.core.exercise.CatalogueException;
 import org.biokinet.core.exercise.Stanza;
 
@@ -31,6 +34,60 @@ public record Movement(List<Pose> poses, List<Prop> props, Optional<View> view) 
   /** Where a stretch is held. */
   public Pose end() {
     return poses.get(poses.size() - 1);
+  }
+
+  /** Poses that a practice has set are written in one line, one after the other. */
+  private static final String NEXT = "|";
+
+  /** How many poses a practice may set. */
+  public static final int MOST_POSES = 5;
+
+  /**
+   * A movement as a practice has posed it, for the right treated side.
+   *
+   * @param text as {@link #text} writes it
+   * @throws CatalogueException when it is not understood
+   */
+  public static Movement posed(Position position, String text) {
+    Base base = Base.of(position);
+    List<Pose> poses = new ArrayList<>();
+    try {
+      for (String pose : text.split(Pattern.quote(NEXT), -1)) {
+        poses.add(PoseText.read(pose, Pose.resting(base)));
+      }
+      if (poses.size() > MOST_POSES) {
+        throw new CatalogueException("at most %d poses".formatted(MOST_POSES));
+      }
+      return new Movement(poses, with(base, List.of()), Optional.empty());
+    } catch (IllegalArgumentException e) {
+      throw new CatalogueException(String.valueOf(e.getMessage()));
+    }
+  }
+
+  /** Its poses in one line; what it rests on is not part of it. */
+  public String text() {
+    return poses.stream().map(PoseText::write).collect(Collectors.joining(" " + NEXT + " "));
+  }
+
+  /** With one pose changed. */
+  public Movement with(int at, Pose pose) {
+    List<Pose> changed = new ArrayList<>(poses);
+    changed.set(at, pose);
+    return new Movement(changed, props, view);
+  }
+
+  /** With the same pose once more behind this one. */
+  public Movement twice(int at) {
+    List<Pose> longer = new ArrayList<>(poses);
+    longer.add(at + 1, poses.get(at));
+    return new Movement(longer, props, view);
+  }
+
+  /** Without a pose; two are the least. */
+  public Movement without(int at) {
+    List<Pose> shorter = new ArrayList<>(poses);
+    shorter.remove(at);
+    return new Movement(shorter, props, view);
   }
 
   /** The same angles on another base. */

@@ -4,8 +4,10 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
+import org.biokinet.core.anatomy.Position;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.exercise.Catalogue;
+import org.biokinet.core.exercise.CatalogueException;
 import org.biokinet.core.exercise.Exercise;
 import org.biokinet.core.exercise.Resources;
 import org.biokinet.core.exercise.Stanza;
@@ -36,14 +38,27 @@ public final class Movements {
 
   /**
    * Empty for an exercise that was never drawn, and for one in which a practice has changed what
-   * moves where: a wrong picture is worse than none. A copy is drawn as what it was copied from.
+   * moves where: a wrong picture is worse than none. A copy is drawn as what it was copied from,
+   * and what a practice has posed itself as it is posed.
    */
   public Optional<Movement> of(Exercise exercise, Side treated) {
+    if (exercise.posed().isPresent()) {
+      return posed(exercise.usualPosition(), exercise.posed().get())
+          .map(own -> treated == Side.LEFT ? own.mirrored() : own);
+    }
     return shipped
         .find(exercise.drawnAs().orElse(exercise.id()))
         .filter(drawn -> movesAlike(drawn, exercise))
         .flatMap(e -> Optional.ofNullable((treated == Side.LEFT ? left : right).get(e.id())))
         .flatMap(m -> inItsPosition(m, exercise));
+  }
+
+  private static Optional<Movement> posed(Position position, String text) {
+    try {
+      return Optional.of(Movement.posed(position, text));
+    } catch (CatalogueException e) {
+      return Optional.empty();
+    }
   }
 
   /** Seen without legs, sitting and standing look the same. */

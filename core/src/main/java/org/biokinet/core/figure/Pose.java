@@ -53,7 +53,7 @@ public record Pose(Base base, Map<Key, Double> angles) {
     return angle(new Key(joint, Optional.of(side)));
   }
 
-  private double angle(Key key) {
+  double angle(Key key) {
     return angles.getOrDefault(key, base.usual(key.joint()));
   }
 

@@ -2,10 +2,12 @@ package org.biokinet.core.figure;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.exercise.CatalogueException;
 
@@ -104,6 +106,20 @@ final class PoseText {
       }
     }
     return pose;
+  }
+
+  /** The angles of a pose, in whole degrees; read again it is the same pose. */
+  static String write(Pose pose) {
+    // The pelvis first, as it takes the legs with it.
+    return pose.angles().entrySet().stream()
+        .sorted(Comparator.comparing(a -> a.getKey().joint()))
+        .map(
+            a ->
+                a.getKey().side().map(s -> s.letter() + " ").orElse("")
+                    + a.getKey().joint().code()
+                    + " "
+                    + Math.round(a.getValue()))
+        .collect(Collectors.joining(", "));
   }
 
   private static List<Side> sides(List<String> words) {

@@ -82,7 +82,10 @@ class FigureTest {
     }
   }
 
-  /** The check that finds a wrong side or target before a sore client does. */
+  /**
+   * The check that finds a wrong side or target before a sore client does: on either side, by hand
+   * and without {@link PoseCheck}, which looks at the right one only.
+   */
   @Test
   void everyStretchLengthensWhatItIsFor() {
     for (Exercise e : CATALOGUE.all()) {
