@@ -109,9 +109,7 @@ final class DepthOrder {
       for (int j = 0; j < i; j++) {
         if (!discs.get(i).near(discs.get(j))) continue;
         double by =
-            before(discs.get(i).all(), discs.get(j).all())
-                + solids.get(i).lift()
-                - solids.get(j).lift();
+            before(discs.get(i).all(), discs.get(j).all()) + solids.get(i).liftOver(solids.get(j));
         // NaN where they do not meet.
         if (!(Math.abs(by) >= SIDE_BY_SIDE)) continue;
         before[i][j] = by;
@@ -178,15 +176,22 @@ final class DepthOrder {
                 .toList());
     List<Integer> sorted = new ArrayList<>();
     while (!left.isEmpty()) {
-      int next =
-          left.stream()
-              .filter(i -> left.stream().noneMatch(j -> before[i][j] > least))
-              .findFirst()
-              .orElse(left.get(0));
+      int next = left.get(0);
+      for (int i : left) {
+        if (isNext(i, left, before[i], least)) {
+          next = i;
+          break;
+        }
+      }
       sorted.add(next);
       left.remove(Integer.valueOf(next));
     }
     return sorted;
+  }
+
+  private static boolean isNext(int i, List<Integer> left, double[] before, double least) {
+    for (int j : left) if (j != i && before[j] > least) return false;
+    return true;
   }
 
   /** The shortest list that has both in it, each in its own order. */

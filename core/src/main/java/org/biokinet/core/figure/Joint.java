@@ -32,7 +32,7 @@ public enum Joint {
   ARM_LIFT("arm lift", 0, 180, Kind.OF_A_SIDE),
   /** … in this plane: 0 forward, 90 out to the side, 180 behind, negative across the chest. */
   ARM_PLANE("arm plane", -180, 180, Kind.OF_A_SIDE),
-  ARM_ROTATION("arm rotation", -110, 110, Kind.OF_A_SIDE),
+  ARM_ROTATION("arm rotation", -110, 135, Kind.OF_A_SIDE),
   ELBOW("elbow", 0, 155, Kind.OF_A_SIDE),
   FOREARM("forearm", -90, 90, Kind.OF_A_SIDE),
   WRIST("wrist", -85, 85, Kind.OF_A_SIDE),

@@ -56,6 +56,10 @@ enum Place {
     return Arrays.stream(values()).filter(p -> p.code.equals(code)).findFirst();
   }
 
+  boolean onHead() {
+    return part == Part.HEAD || part == Part.NECK;
+  }
+
   /** Whether it is on an arm, which then has to be placed before the hand that reaches for it. */
   boolean onArm() {
     return part.name().contains("ARM") || part.name().contains("HAND");

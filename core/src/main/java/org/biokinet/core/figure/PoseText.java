@@ -37,12 +37,23 @@ final class PoseText {
 
     /** A limb is grasped; anything else is lain upon, if the hand comes there. */
     Pose reach(Pose pose, Vec target) {
-      Pose straight = Reach.to(pose, hand, target, Reach.PALM, swivel);
+      Reach.Elbow bend =
+          place.filter(Place::onHead).isPresent()
+              ? Reach.Elbow.out(swivel)
+              : Reach.Elbow.hanging(swivel);
+      Pose straight = Reach.to(pose, hand, target, Reach.PALM, bend);
       Vec outward = place.map(p -> p.outward(Skeleton.of(pose), on)).orElse(UP);
       if (outward.length() == 0) return straight;
       Optional<Vec> fingers = place.isPresent() ? Optional.empty() : Optional.of(AHEAD);
-      Pose flat = Reach.flat(pose, hand, target, outward, fingers, swivel);
-      return gap(flat, target) <= Math.max(FLAT_GAP, gap(straight, target)) ? flat : straight;
+      Pose flat = Reach.flat(pose, hand, target, outward, fingers, bend);
+      boolean comesThere = gap(flat, target) <= Math.max(FLAT_GAP, gap(straight, target));
+      return comesThere && elbow(flat).minus(elbow(straight)).length() < ELBOW_STAYS
+          ? flat
+          : straight;
+    }
+
+    private Vec elbow(Pose pose) {
+      return Skeleton.of(pose).part(Part.of(hand, "FOREARM")).origin();
     }
 
     double gap(Pose pose, Vec target) {
@@ -60,6 +71,9 @@ final class PoseText {
 
   /** How far off a hand may end that lies flat, where a straight one would end nearer. */
   private static final double FLAT_GAP = 3;
+
+  /** A hand that only lies flat with the elbow so far elsewhere is left straight. */
+  private static final double ELBOW_STAYS = 16;
 
   private static final Vec UP = new Vec(0, 1, 0);
   private static final Vec AHEAD = new Vec(0, 0, 1);

@@ -20,19 +20,36 @@ final class Reach {
   /** How thick half a hand is, in centimetres. */
   private static final double THICK = 1.5;
 
+  /**
+   * Where the elbow goes.
+   *
+   * @param pole its direction at 0 degrees, for the left arm
+   * @param degrees turned from there about the line from shoulder to palm, for the left arm
+   */
+  record Elbow(Vec pole, double degrees) {
+
+    /** It hangs; by degrees it is lifted outward. */
+    static Elbow hanging(double degrees) {
+      return new Elbow(new Vec(0.5, -1, -0.35), degrees);
+    }
+
+    /** Out to the side, as with a hand on the head; by degrees it comes forward. */
+    static Elbow out(double degrees) {
+      return new Elbow(new Vec(1, -0.3, 0.35), -degrees);
+    }
+  }
+
   private Reach() {}
 
   /**
    * The pose with this arm changed. Where the point is too far, the arm is stretched toward it.
    *
    * @param beyond what reaches beyond the wrist, in centimetres
-   * @param swivel turns the elbow about the line from shoulder to palm, outward and up, in degrees;
-   *     at 0 it hangs
    */
-  static Pose to(Pose pose, Side side, Vec target, double beyond, double swivel) {
+  static Pose to(Pose pose, Side side, Vec target, double beyond, Elbow elbow) {
     Pose now = pose;
     // The girdle follows the arm, so the shoulder has moved once the arm is placed.
-    for (int round = 0; round < 4; round++) now = step(now, side, target, beyond, swivel);
+    for (int round = 0; round < 4; round++) now = step(now, side, target, beyond, elbow);
     return now;
   }
 
@@ -43,9 +60,9 @@ final class Reach {
    * @param fingers where they point; empty for in line with the forearm, as far as it can be
    */
   static Pose flat(
-      Pose pose, Side side, Vec target, Vec outward, Optional<Vec> fingers, double swivel) {
+      Pose pose, Side side, Vec target, Vec outward, Optional<Vec> fingers, Elbow elbow) {
     Vec point = target.plus(outward.times(THICK));
-    Pose now = to(pose, side, point, PALM, swivel);
+    Pose now = to(pose, side, point, PALM, elbow);
     for (int round = 0; round < 4; round++) {
       Vec fore = Skeleton.of(now).part(Part.of(side, "FOREARM")).turn().apply(new Vec(0, -1, 0));
       Vec along = fingers.orElse(fore.minus(outward.times(fore.dot(outward))));
@@ -57,7 +74,7 @@ final class Reach {
         double bend = Math.toRadians(BEND);
         hand = fore.times(Math.cos(bend)).plus(across.times(Math.sin(bend)));
       }
-      now = to(now, side, point.minus(hand.times(PALM)), 0, swivel);
+      now = to(now, side, point.minus(hand.times(PALM)), 0, elbow);
       now = bent(now, side, hand, outward);
     }
     return now;
@@ -85,7 +102,7 @@ final class Reach {
     return pose.with(Joint.WRIST, of, within(Joint.WRIST, wrist)).with(Joint.FOREARM, of, turn);
   }
 
-  private static Pose step(Pose pose, Side side, Vec target, double beyond, double swivel) {
+  private static Pose step(Pose pose, Side side, Vec target, double beyond, Elbow elbow) {
     double sign = side == Side.LEFT ? 1 : -1;
     Skeleton body = Skeleton.of(pose);
     Skeleton.Placed thorax = body.part(Part.THORAX);
@@ -97,16 +114,17 @@ final class Reach {
     Vec u = way.unit();
     double along = (a * a + far * far - b * b) / (2 * far);
     double off = Math.sqrt(Math.max(0, a * a - along * along));
-    Vec hang = thorax.turn().apply(new Vec(0.5 * sign, -1, -0.35));
+    Vec own = side == Side.LEFT ? elbow.pole() : elbow.pole().mirrored();
+    Vec hang = thorax.turn().apply(own);
     Vec pole = hang.minus(u.times(hang.dot(u)));
     if (pole.length() < 1e-6) pole = thorax.turn().apply(new Vec(sign, 0, 0));
-    Vec bent = Rotation.about(u, sign * swivel).apply(pole.unit());
-    Vec elbow = shoulder.plus(u.times(along)).plus(bent.times(off));
+    Vec bent = Rotation.about(u, sign * elbow.degrees()).apply(pole.unit());
+    Vec joint = shoulder.plus(u.times(along)).plus(bent.times(off));
     Vec palm = shoulder.plus(u.times(far));
 
     Rotation back = thorax.turn().inverse();
-    Vec upper = back.apply(elbow.minus(shoulder)).unit();
-    Vec fore = back.apply(palm.minus(elbow)).unit();
+    Vec upper = back.apply(joint.minus(shoulder)).unit();
+    Vec fore = back.apply(palm.minus(joint)).unit();
     double lift = Math.toDegrees(Math.acos(Math.max(-1, Math.min(1, -upper.y()))));
     double plane = Math.toDegrees(Math.atan2(sign * upper.x(), upper.z()));
     Rotation swing =

@@ -73,18 +73,21 @@ final class Silhouette {
     int corners = corners(shape);
     for (int k = 0; k < corners; k++) {
       double angle = 2 * Math.PI * k / corners;
-      Vec way = new Vec(Math.cos(angle), Math.sin(angle), 0);
-      Vec outermost = Vec.ZERO;
+      double ux = Math.cos(angle);
+      double uy = Math.sin(angle);
       double most = -Double.MAX_VALUE;
+      int outermost = 0;
       for (int i = 0; i < centres.size(); i++) {
-        double support = centres.get(i).dot(way) + shape.get(i).radius();
+        Vec c = centres.get(i);
+        double support = c.x() * ux + c.y() * uy + shape.get(i).radius();
         if (support > most) {
           most = support;
-          outermost = centres.get(i).plus(way.times(shape.get(i).radius()));
+          outermost = i;
         }
       }
-      long x = Math.round(10 * outermost.x());
-      long y = Math.round(10 * outermost.y());
+      double radius = shape.get(outermost).radius();
+      long x = Math.round(10 * (centres.get(outermost).x() + radius * ux));
+      long y = Math.round(10 * (centres.get(outermost).y() + radius * uy));
       reach(x, y);
       if (k == 0) {
         d.append('M').append(x).append(' ').append(y).append('l');

@@ -2,6 +2,7 @@ package org.biokinet.core.figure;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.regex.Pattern;
 import org.biokinet.core.anatomy.Side;
 
 /**
@@ -13,6 +14,10 @@ import org.biokinet.core.anatomy.Side;
  *     on a part is drawn over it
  */
 record Solid(String name, String paint, List<List<List<Ball>>> frames, double lift) {
+
+  private static final double GROUND = -1000;
+
+  private static final Pattern LIMB = Pattern.compile("(left|right) (leg|foot|upper|hand|sleeve)");
 
   /**
    * @param centre in space
@@ -50,7 +55,7 @@ record Solid(String name, String paint, List<List<List<Ball>>> frames, double li
         prop.code(),
         prop.paint(),
         frames.stream().map(f -> prop.shapes(frames.get(0), f, legs)).toList(),
-        prop.ground() ? -1000 : 0);
+        prop.ground() ? GROUND : 0);
   }
 
   /** The neck goes into the collar, hair lies on the head. */
@@ -58,9 +63,20 @@ record Solid(String name, String paint, List<List<List<Ball>>> frames, double li
     return switch (name) {
       case "neck" -> -3;
       case "throat" -> 1.5;
-      case "hair top" -> 2;
+      case "back-hair" -> 1.5;
+      case "front-hair" -> 3;
       default -> 0;
     };
+  }
+
+  /** Against a limb only where things are counts, and nothing is under the ground. */
+  double liftOver(Solid other) {
+    boolean ground = lift < GROUND / 2 || other.lift < GROUND / 2;
+    return ground || !(isLimb() || other.isLimb()) ? lift - other.lift : 0;
+  }
+
+  private boolean isLimb() {
+    return LIMB.matcher(name).matches();
   }
 
   /** Toward the viewer, in centimetres. */

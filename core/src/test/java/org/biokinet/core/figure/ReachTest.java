@@ -31,7 +31,7 @@ class ReachTest {
       double sign = side == Side.LEFT ? 1 : -1;
       Vec shoulder = Skeleton.of(STANDING).part(Part.of(side, "UPPER_ARM")).origin();
       Vec target = shoulder.plus(new Vec(-sign * aside, up, ahead));
-      Pose reached = Reach.to(STANDING, side, target, Reach.PALM, swivel);
+      Pose reached = Reach.to(STANDING, side, target, Reach.PALM, Reach.Elbow.hanging(swivel));
       assertThat(palm(reached, side).minus(target).length()).isLessThan(4);
     }
   }
@@ -39,7 +39,13 @@ class ReachTest {
   @Test
   void whatIsTooFarIsReachedForInItsDirection() {
     Vec shoulder = Skeleton.of(STANDING).part(Part.LEFT_UPPER_ARM).origin();
-    Pose reached = Reach.to(STANDING, Side.LEFT, shoulder.plus(new Vec(0, 0, 300)), Reach.PALM, 0);
+    Pose reached =
+        Reach.to(
+            STANDING,
+            Side.LEFT,
+            shoulder.plus(new Vec(0, 0, 300)),
+            Reach.PALM,
+            Reach.Elbow.hanging(0));
     Vec way =
         palm(reached, Side.LEFT).minus(Skeleton.of(reached).part(Part.LEFT_UPPER_ARM).origin());
     assertThat(way.unit().z()).isGreaterThan(0.97);
@@ -105,7 +111,9 @@ class ReachTest {
   void theElbowIsNeverOutOfItsLimits() {
     for (int swivel = -90; swivel <= 180; swivel += 30) {
       for (double y = 60; y <= 190; y += 10) {
-        Pose pose = Reach.to(STANDING, Side.RIGHT, new Vec(-30, y, 20), Reach.PALM, swivel);
+        Pose pose =
+            Reach.to(
+                STANDING, Side.RIGHT, new Vec(-30, y, 20), Reach.PALM, Reach.Elbow.hanging(swivel));
         for (Joint joint : new Joint[] {Joint.ELBOW, Joint.ARM_LIFT, Joint.ARM_ROTATION}) {
           double angle = pose.angle(joint, Side.RIGHT);
           assertThat(joint.allows(angle)).as(joint + " " + angle).isTrue();
