@@ -1,0 +1,70 @@
+package org.biokinet.core.safety;
+
+import org.biokinet.core.anatomy.Coded;
+
+/**
+ * How easily symptoms are stirred up and how long they last. Common practice after Maitland, no
+ * source for the figures.
+ */
+public enum Irritability {
+  LOW,
+  MODERATE,
+  HIGH;
+
+  /** How soon what was stirred up settles. */
+  public enum Settles implements Coded {
+    WITHIN_10_MINUTES("10-min", "within 10 minutes"),
+    WITHIN_AN_HOUR("hour", "within an hour"),
+    LATER("later", "after more than an hour, or by next morning");
+
+    private final String code;
+    private final String label;
+
+    Settles(String code, String label) {
+      this.code = code;
+      this.label = label;
+    }
+
+    @Override
+    public String code() {
+      return code;
+    }
+
+    public String label() {
+      return label;
+    }
+  }
+
+  /**
+   * Decided in this order: high, low, else moderate.
+   *
+   * @param easilyProvoked whether a small thing stirs it up at all
+   * @param worstWhenProvoked pain that this reaches, NPRS 0–10
+   */
+  public static Irritability of(Settles settles, boolean easilyProvoked, int worstWhenProvoked) {
+    if (settles == Settles.LATER) return HIGH;
+    if (easilyProvoked && worstWhenProvoked >= PainBefore.TOO_MUCH) return HIGH;
+    return !easilyProvoked && settles == Settles.WITHIN_10_MINUTES ? LOW : MODERATE;
+  }
+
+  /** The highest stretch intensity to prescribe, of 10. */
+  public int ceiling() {
+    return switch (this) {
+      case HIGH -> 2;
+      case MODERATE -> 3;
+      case LOW -> 4;
+    };
+  }
+
+  /**
+   * The most sessions of a day that may be prescribed; 6 where nothing limits them (our choice).
+   */
+  public int mostPerDay() {
+    return this == HIGH ? 2 : 6;
+  }
+
+  /** The least days between two steps up. */
+  public int daysBetweenSteps() {
+    return this == HIGH ? 14 : 7;
+  }
+}

@@ -1,0 +1,55 @@
+package org.biokinet.core.safety;
+
+import java.util.Optional;
+import org.biokinet.core.anatomy.Coded;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What a practitioner examines, or refers, before anything is prescribed. After Finucane and others
+ * 2020, Rushton and others 2020 and Stiell and others 2001, recalled from memory; periods of weeks
+ * are common practice, no source. The words are ours.
+ */
+public enum RedFlag implements Coded {
+  TRAUMA_NEW("trauma-new", "A blow or whiplash to the neck in the last 48 hours", null),
+  TRAUMA("trauma", "A fall or blow to the neck that nobody has examined, even a small one", null),
+  WEAKNESS("weakness", "Weakness or numbness that grows or spreads", Condition.NERVE_ROOT),
+  FEVER("fever", "Fever, night sweats or weight loss without a reason", null),
+  CANCER("cancer", "Cancer, now or earlier", null),
+  IMMUNE("immune", "A weakened immune system, or drugs by needle", null),
+  NIGHT_PAIN("night-pain", "Constant pain at night", null),
+  INFLAMMATORY(
+      "inflammatory",
+      "Inflammatory joint disease, Down syndrome, connective-tissue disease or an unstable upper"
+          + " neck",
+      Condition.INFLAMMATORY),
+  SURGERY("surgery", "Surgery of neck or shoulder in the last 12 weeks", null),
+  FUSION("fusion", "An older fusion or joint replacement in neck or shoulder", null),
+  LOCKED_SHOULDER(
+      "locked-shoulder", "A shoulder that is locked or cannot lift after an injury", null),
+  BONE("bone", "Long-term steroids or osteoporosis, with new pain", Condition.OSTEOPOROSIS),
+  VASCULAR("vascular", "Risk to the vessels, with symptoms that are new to you", null);
+
+  private final String code;
+  private final String label;
+  private final @Nullable Condition leaves;
+
+  RedFlag(String code, String label, @Nullable Condition leaves) {
+    this.code = code;
+    this.label = label;
+    this.leaves = leaves;
+  }
+
+  @Override
+  public String code() {
+    return code;
+  }
+
+  public String label() {
+    return label;
+  }
+
+  /** What stays on when it was examined and cleared. */
+  public Optional<Condition> leaves() {
+    return Optional.ofNullable(leaves);
+  }
+}
