@@ -231,3 +231,23 @@ document.addEventListener("input", (event) => {
     event.target.nextElementSibling.textContent = `${event.target.value}°`;
   }
 });
+
+// ---- a list of ticks is one stop for the tabulator; arrows go through it -----------------------
+
+for (const list of document.querySelectorAll("[data-roving]")) {
+  const ticks = [...list.querySelectorAll("input[type=checkbox]")];
+  ticks.forEach((tick, i) => (tick.tabIndex = i === 0 ? 0 : -1));
+  list.addEventListener("keydown", (event) => {
+    const step = { ArrowDown: 1, ArrowRight: 1, ArrowUp: -1, ArrowLeft: -1 }[event.key];
+    const at = ticks.indexOf(event.target);
+    if (!step || at < 0) return;
+    event.preventDefault();
+    ticks[(at + step + ticks.length) % ticks.length].focus();
+  });
+  // Whoever ticks a line takes "none of these" back, and the other way round.
+  list.addEventListener("change", (event) => {
+    if (!event.target.checked || event.target.type !== "checkbox") return;
+    const none = event.target.name === "none";
+    for (const tick of ticks) if ((tick.name === "none") !== none) tick.checked = false;
+  });
+}

@@ -10,6 +10,7 @@ import java.time.OffsetDateTime;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
 import java.util.List;
+import java.util.Set;
 import java.util.UUID;
 import org.biokinet.app.account.AccountService;
 import org.biokinet.app.account.Me;
@@ -21,6 +22,8 @@ import org.biokinet.app.client.LinkService;
 import org.biokinet.app.program.DraftService;
 import org.biokinet.app.program.ProgramVersion;
 import org.biokinet.app.program.VersionService;
+import org.biokinet.app.screening.Answers;
+import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.app.session.SessionRow;
 import org.biokinet.app.session.SessionService;
 import org.biokinet.app.session.SessionUpload;
@@ -28,6 +31,7 @@ import org.biokinet.app.support.AdjustableClock;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.program.DraftEdit;
 import org.biokinet.core.program.SessionLength;
+import org.biokinet.core.safety.Irritability;
 import org.biokinet.core.timeline.Segment;
 import org.biokinet.core.timeline.Timeline;
 import org.junit.jupiter.api.AfterEach;
@@ -56,6 +60,7 @@ abstract class AppTest {
   @Autowired DraftService drafts;
   @Autowired VersionService versions;
   @Autowired SessionService sessions;
+  @Autowired ScreeningService screenings;
   @Autowired AdjustableClock clock;
   @Autowired ObjectMapper json;
   @LocalServerPort int port;
@@ -78,8 +83,22 @@ abstract class AppTest {
     return practitioner(practice());
   }
 
+  /** Screened, and clear. */
   Client client(Me me) {
+    Client client = unscreened(me);
+    screen(me, client, Set.of(), Set.of(), Set.of());
+    return client;
+  }
+
+  Client unscreened(Me me) {
     return clients.add(me, "Ada Example", null, "forecaster", LISBON, 5);
+  }
+
+  void screen(Me me, Client client, Set<String> signs, Set<String> flags, Set<String> conditions) {
+    screenings.save(
+        me,
+        client.getId(),
+        Answers.of(signs, flags, conditions, 2, Irritability.Settles.WITHIN_10_MINUTES, false));
   }
 
   /** Writes a program of exercise and dose pairs and shares it. */
@@ -93,7 +112,7 @@ abstract class AppTest {
           new DraftEdit.Add(
               UUID.randomUUID().toString(), exerciseAndDose[i], exerciseAndDose[i + 1]));
     }
-    DraftService.Outcome outcome = drafts.share(me, client.getId(), seq, true);
+    DraftService.Outcome outcome = drafts.share(me, client.getId(), seq);
     return ((DraftService.Outcome.Shared) outcome).version();
   }
 

@@ -40,6 +40,9 @@ class DemoTest extends WithBrowser {
     signIn(desk, DemoLoader.PRACTITIONER, DemoLoader.PASSWORD);
     picture(desk, "worklist");
     desk.getByText("Ines Caldeira").first().click();
+    desk.locator(".stops a").first().click();
+    desk.waitForURL("**/screen");
+    picture(desk, "screen");
     desk.locator(".stops a").nth(2).click();
     desk.waitForURL("**/plan");
     assertThat(desk.locator("#total")).not().hasText("0:00");

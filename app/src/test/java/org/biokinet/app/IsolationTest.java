@@ -70,7 +70,9 @@ class IsolationTest extends AppTest {
                   .param("band", "ACSM")
                   .param("breath", "5")
                   .param("note", "called")
-                  .param("screened", "true"))
+                  .param("about", UUID.randomUUID().toString())
+                  .param("examined", "reflexes")
+                  .param("found", "nothing"))
           .andExpect(
               result ->
                   assertThat(result.getResponse().getStatus()).as(route.toString()).isEqualTo(404));
@@ -109,6 +111,7 @@ class IsolationTest extends AppTest {
     Me me = practitioner();
     Client one = client(me);
     Client other = clients.add(me, "Bea Other", null, "", LISBON, 5);
+    screen(me, other, Set.of(), Set.of(), Set.of());
     share(me, one, "chin-tuck", "3x10s");
     share(me, other, "neck-rotation", "5");
     Cookie device = device(me, one);

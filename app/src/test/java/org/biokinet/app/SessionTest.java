@@ -96,7 +96,10 @@ class SessionTest extends AppTest {
     Cookie device = device(me, client);
     mvc.perform(get("/me/today").cookie(device))
         .andExpect(content().string(Matchers.containsString("value=\"SHORT\"")))
-        // Not offered, and not to be had by its address, before a screening allows it.
+        .andExpect(content().string(Matchers.containsString("value=\"LONG\"")));
+    // A limit on one item: the long session is not offered, nor to be had by its address.
+    screen(me, client, Set.of(), Set.of(), Set.of("jaw"));
+    mvc.perform(get("/me/today").cookie(device))
         .andExpect(content().string(Matchers.not(Matchers.containsString("value=\"LONG\""))));
     mvc.perform(get("/me/player").cookie(device).param("pain", "2").param("length", "LONG"))
         .andExpect(redirectedUrl("/me/today"));
@@ -130,6 +133,7 @@ class SessionTest extends AppTest {
   void aDayIsADayWhereTheClientLives() {
     Me me = practitioner();
     Client client = clients.add(me, "Far Away", null, "", ZoneId.of("Pacific/Auckland"), 5);
+    screen(me, client, Set.of(), Set.of(), Set.of());
     share(me, client, "chin-tuck", "3x10s");
     // 23:30 UTC is half past noon of the next day in Auckland in November.
     Instant at = Instant.parse("2025-11-10T23:30:00Z");

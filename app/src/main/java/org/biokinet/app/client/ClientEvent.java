@@ -22,6 +22,8 @@ public class ClientEvent extends Row {
     STOPPED,
     /** A start was refused because pain was too high. */
     PAIN_TOO_HIGH,
+    /** A session came in while the gate was closed. */
+    WHILE_CLOSED,
     /** The practitioner has dealt with what came before. */
     DEALT_WITH
   }

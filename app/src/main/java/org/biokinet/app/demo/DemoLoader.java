@@ -10,6 +10,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import org.biokinet.app.account.AccountService;
 import org.biokinet.app.account.Me;
@@ -22,6 +23,8 @@ import org.biokinet.app.client.LinkService;
 import org.biokinet.app.library.LibraryService;
 import org.biokinet.app.program.DraftService;
 import org.biokinet.app.program.VersionService;
+import org.biokinet.app.screening.Answers;
+import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.app.session.CheckInUpload;
 import org.biokinet.app.session.SessionRow;
 import org.biokinet.app.session.SessionService;
@@ -31,6 +34,7 @@ import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.exercise.OwnExercise;
 import org.biokinet.core.program.DraftEdit;
 import org.biokinet.core.program.SessionLength;
+import org.biokinet.core.safety.Irritability;
 import org.biokinet.core.timeline.Segment;
 import org.biokinet.core.timeline.Timeline;
 import org.jspecify.annotations.Nullable;
@@ -58,6 +62,7 @@ public class DemoLoader implements ApplicationRunner {
   private final ClientService clients;
   private final LinkService links;
   private final LibraryService library;
+  private final ScreeningService screenings;
   private final DraftService drafts;
   private final VersionService versions;
   private final SessionService sessions;
@@ -70,6 +75,7 @@ public class DemoLoader implements ApplicationRunner {
       ClientService clients,
       LinkService links,
       LibraryService library,
+      ScreeningService screenings,
       DraftService drafts,
       VersionService versions,
       SessionService sessions,
@@ -79,6 +85,7 @@ public class DemoLoader implements ApplicationRunner {
     this.clients = clients;
     this.links = links;
     this.library = library;
+    this.screenings = screenings;
     this.drafts = drafts;
     this.versions = versions;
     this.sessions = sessions;
@@ -101,6 +108,7 @@ public class DemoLoader implements ApplicationRunner {
       ines(okafor);
       at(4, 10 * 60);
       tobias(okafor);
+      flagged(okafor);
       at(1, 16 * 60);
       clients.add(
           okafor,
@@ -141,6 +149,43 @@ public class DemoLoader implements ApplicationRunner {
     library.save(me, new OwnExercise("", facts, words), 0);
   }
 
+  /** One for each closed gate; nobody of them has a program yet. */
+  private void flagged(Me me) {
+    at(2, 11 * 60);
+    Client rui =
+        clients.add(
+            me, "Rui Taveira", LocalDate.of(1969, 9, 30), "marine-radio operator, nights", ZONE, 5);
+    screen(me, rui, Set.of(), Set.of("weakness"), Set.of(), 5);
+    at(1, 9 * 60);
+    Client amara =
+        clients.add(
+            me, "Amara Nwosu", LocalDate.of(1978, 2, 11), "night-shift supervisor", ZONE, 5);
+    screen(me, amara, Set.of("electric"), Set.of(), Set.of(), 4);
+    Client lena =
+        clients.add(
+            me,
+            "Lena Sandvik",
+            today.minusYears(17).withDayOfYear(40),
+            "trainee at the chart table",
+            ZONE,
+            5);
+    screen(me, lena, Set.of(), Set.of(), Set.of(), 3);
+  }
+
+  private void screen(
+      Me me,
+      Client client,
+      Set<String> signs,
+      Set<String> flags,
+      Set<String> conditions,
+      int worst) {
+    screenings.save(
+        me,
+        client.getId(),
+        Answers.of(
+            signs, flags, conditions, worst, Irritability.Settles.WITHIN_10_MINUTES, worst > 3));
+  }
+
   private void ines(Me me) {
     Client ines =
         clients.add(
@@ -150,6 +195,7 @@ public class DemoLoader implements ApplicationRunner {
             "night forecaster, four screens",
             ZONE,
             5);
+    screen(me, ines, Set.of(), Set.of(), Set.of("headache"), 4);
     write(
         me,
         ines,
@@ -184,6 +230,7 @@ public class DemoLoader implements ApplicationRunner {
             "marine-radio operator, rotating shifts",
             ZONE,
             6);
+    screen(me, tobias, Set.of(), Set.of(), Set.of(), 2);
     write(
         me,
         tobias,
@@ -201,7 +248,7 @@ public class DemoLoader implements ApplicationRunner {
       drafts.edit(
           me, client.getId(), seq++, new DraftEdit.Add(UUID.randomUUID().toString(), i[0], i[1]));
     }
-    drafts.share(me, client.getId(), seq, true);
+    drafts.share(me, client.getId(), seq);
   }
 
   private void perform(

@@ -19,7 +19,9 @@ import org.biokinet.app.account.SettingsService;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientEvent;
 import org.biokinet.app.client.ClientService;
+import org.biokinet.app.library.Library;
 import org.biokinet.app.library.LibraryService;
+import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.app.support.Changes;
 import org.biokinet.core.dose.DoseNotation;
 import org.biokinet.core.exercise.Catalogue;
@@ -30,6 +32,9 @@ import org.biokinet.core.program.DraftLog;
 import org.biokinet.core.program.Item;
 import org.biokinet.core.program.Program;
 import org.biokinet.core.program.ProgramDocument;
+import org.biokinet.core.safety.Assessment;
+import org.biokinet.core.safety.Feature;
+import org.biokinet.core.safety.Gate;
 import org.biokinet.core.timeline.DraftTimeline;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.stereotype.Service;
@@ -101,6 +106,7 @@ public class DraftService {
   private final AccountService accounts;
   private final SettingsService settings;
   private final LibraryService library;
+  private final ScreeningService screenings;
   private final Audit audit;
   private final ObjectMapper json;
   private final Clock clock;
@@ -114,6 +120,7 @@ public class DraftService {
       AccountService accounts,
       SettingsService settings,
       LibraryService library,
+      ScreeningService screenings,
       Audit audit,
       ObjectMapper json,
       Clock clock) {
@@ -125,6 +132,7 @@ public class DraftService {
     this.accounts = accounts;
     this.settings = settings;
     this.library = library;
+    this.screenings = screenings;
     this.audit = audit;
     this.json = json;
     this.clock = clock;
@@ -197,11 +205,10 @@ public class DraftService {
   /**
    * Makes the draft an immutable version and closes it.
    *
-   * @param screenedByHand the practitioner says to have screened the client; without it nothing is
-   *     shared
+   * <p>Nothing is shared past a closed gate, nor an exercise that the screening locks.
    */
   @Changes
-  public Outcome share(Me me, UUID clientId, int seq, boolean screenedByHand) {
+  public Outcome share(Me me, UUID clientId, int seq) {
     Client client = clients.lock(me, clientId);
     Optional<DraftRow> row = drafts.findByClientIdAndOpenSlot(client.getId(), OPEN);
     State state = row.map(r -> state(client, r)).orElseGet(() -> untouched(client));
@@ -212,9 +219,12 @@ public class DraftService {
     if (other.isPresent()) {
       return new Outcome.Overtaken(state, accounts.practitionerName(other.get()));
     }
-    if (!screenedByHand) {
+    Gate gate = screenings.gate(client);
+    if (gate instanceof Gate.Closed closed) {
+      audit.changed(me, clientId, "share refused", closed.why().label());
       return new Outcome.Refused(
-          state, "Confirm first that you have screened " + client.firstName() + ".");
+          state,
+          "The gate is closed: %s. %s".formatted(closed.why().label(), closed.why().opens()));
     }
     Catalogue catalogue = library.of(me.practiceId()).catalogue();
     DraftTimeline check =
@@ -222,6 +232,11 @@ public class DraftService {
             state.draft(), client.breathSeconds(), settings.pacing(me.practiceId()), catalogue);
     if (check.problem().isPresent()) return new Outcome.Refused(state, check.problem().get());
     Program program = check.timeline().orElseThrow().program();
+    Optional<String> locked = locked(((Gate.Open) gate).assessment(), program, catalogue);
+    if (locked.isPresent()) {
+      audit.changed(me, clientId, "share refused", "locked exercise");
+      return new Outcome.Refused(state, locked.get());
+    }
     Catalogue.Snapshot snapshot =
         catalogue.snapshot(program.items().stream().map(i -> i.exercise().id()).toList());
     ProgramVersion version =
@@ -234,13 +249,28 @@ public class DraftService {
                 write(Catalogue.Snapshot.class, snapshot),
                 VersionService.RULE_SET,
                 check.seconds(),
-                screenedByHand,
                 me.id(),
                 clock.instant()));
     row.get().close();
     clients.happened(clientId, ClientEvent.Kind.SHARED, me.id(), "version " + version.number());
     audit.changed(me, clientId, "shared", "version " + version.number());
     return new Outcome.Shared(version);
+  }
+
+  private static Optional<String> locked(
+      Assessment assessment, Program program, Catalogue catalogue) {
+    for (Item i : program.items()) {
+      Assessment.Verdict verdict =
+          assessment.of(i.exercise(), new Feature.Setting(i.position(), false));
+      if (verdict.locked()) {
+        return Optional.of(
+            "✕ %s is locked: %s. Take it out or choose another."
+                .formatted(
+                    catalogue.words(i.exercise(), Library.LANGUAGE).name(),
+                    verdict.locks().get(0).words()));
+      }
+    }
+    return Optional.empty();
   }
 
   private State state(Client client, DraftRow row) {

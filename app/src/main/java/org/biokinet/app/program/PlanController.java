@@ -2,7 +2,9 @@ package org.biokinet.app.program;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.biokinet.app.account.Me;
@@ -12,16 +14,21 @@ import org.biokinet.app.client.ClientService;
 import org.biokinet.app.client.Station;
 import org.biokinet.app.library.Library;
 import org.biokinet.app.library.LibraryService;
+import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.core.anatomy.Position;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.DoseNotation;
 import org.biokinet.core.dose.Parsed;
+import org.biokinet.core.exercise.Catalogue;
 import org.biokinet.core.exercise.Exercise;
 import org.biokinet.core.ledger.Band;
 import org.biokinet.core.program.DraftEdit;
+import org.biokinet.core.program.DraftItem;
 import org.biokinet.core.program.Item.Priority;
 import org.biokinet.core.program.Order;
 import org.biokinet.core.program.Program;
+import org.biokinet.core.safety.Assessment;
+import org.biokinet.core.safety.Gate;
 import org.biokinet.core.timeline.DraftTimeline;
 import org.biokinet.core.timeline.SessionOrder;
 import org.springframework.http.HttpStatus;
@@ -47,18 +54,21 @@ class PlanController {
   private final ClientService clients;
   private final ClientHeader header;
   private final LibraryService library;
+  private final ScreeningService screenings;
 
   PlanController(
       DraftService drafts,
       SettingsService settings,
       ClientService clients,
       ClientHeader header,
-      LibraryService library) {
+      LibraryService library,
+      ScreeningService screenings) {
     this.drafts = drafts;
     this.settings = settings;
     this.clients = clients;
     this.header = header;
     this.library = library;
+    this.screenings = screenings;
   }
 
   @GetMapping
@@ -338,10 +348,9 @@ class PlanController {
       @AuthenticationPrincipal Me me,
       @PathVariable UUID id,
       @RequestParam int seq,
-      @RequestParam(defaultValue = "false") boolean screened,
       Model model,
       HttpServletResponse response) {
-    DraftService.Outcome outcome = drafts.share(me, id, seq, screened);
+    DraftService.Outcome outcome = drafts.share(me, id, seq);
     if (outcome instanceof DraftService.Outcome.Shared) {
       response.setHeader("HX-Redirect", "/clients/" + id + "/do?shared");
     }
@@ -385,5 +394,25 @@ class PlanController {
             library.of(me.practiceId()).catalogue(),
             Library.LANGUAGE));
     model.addAttribute("bands", Band.values());
+    gate(me, state, model);
+  }
+
+  /** What the screening says to the program as a whole and to each line of it. */
+  private void gate(Me me, DraftService.State state, Model model) {
+    Gate gate = screenings.gate(state.client());
+    if (gate instanceof Gate.Closed closed) model.addAttribute("closed", closed.why());
+    Optional<Assessment> assessment =
+        gate instanceof Gate.Open open
+            ? Optional.of(open.assessment())
+            : ((Gate.Closed) gate).assessment();
+    Map<String, Screened> lines = new HashMap<>();
+    Catalogue catalogue = library.of(me.practiceId()).catalogue();
+    for (DraftItem item : state.draft().items()) {
+      Optional<Exercise> exercise = catalogue.find(item.exercise());
+      if (assessment.isEmpty() || exercise.isEmpty()) continue;
+      Exercise e = exercise.get();
+      lines.put(item.key(), Screened.of(assessment.get(), e, item.position(), catalogue));
+    }
+    model.addAttribute("screened", lines);
   }
 }

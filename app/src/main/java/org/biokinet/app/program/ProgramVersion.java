@@ -15,7 +15,6 @@ public class ProgramVersion extends Row {
   private String exercises;
   private int ruleSet;
   private int seconds;
-  private boolean screenedByHand;
   private UUID sharedBy;
   private Instant sharedAt;
 
@@ -30,7 +29,6 @@ public class ProgramVersion extends Row {
       String exercises,
       int ruleSet,
       int seconds,
-      boolean screenedByHand,
       UUID sharedBy,
       Instant sharedAt) {
     this.clientId = clientId;
@@ -40,7 +38,6 @@ public class ProgramVersion extends Row {
     this.exercises = exercises;
     this.ruleSet = ruleSet;
     this.seconds = seconds;
-    this.screenedByHand = screenedByHand;
     this.sharedBy = sharedBy;
     this.sharedAt = sharedAt;
   }
@@ -74,10 +71,6 @@ public class ProgramVersion extends Row {
   /** Length of one session when it was shared. */
   public int seconds() {
     return seconds;
-  }
-
-  public boolean screenedByHand() {
-    return screenedByHand;
   }
 
   public UUID sharedBy() {

@@ -11,14 +11,19 @@ import org.biokinet.app.account.AccountService;
 import org.biokinet.app.client.ClientMe;
 import org.biokinet.app.client.ClientService;
 import org.biokinet.app.program.VersionService;
+import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.app.support.Days;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.DoseWords;
 import org.biokinet.core.program.Item;
 import org.biokinet.core.program.Program;
 import org.biokinet.core.program.SessionLength;
+import org.biokinet.core.safety.Assessment;
+import org.biokinet.core.safety.Feature;
+import org.biokinet.core.safety.Gate;
 import org.biokinet.core.safety.PainBefore;
 import org.biokinet.core.timeline.Timeline;
+import org.springframework.context.MessageSource;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -45,6 +50,8 @@ class MeController {
   private final SessionService sessions;
   private final ClientService clients;
   private final AccountService accounts;
+  private final ScreeningService screenings;
+  private final MessageSource messages;
   private final ObjectMapper json;
   private final Clock clock;
 
@@ -53,12 +60,16 @@ class MeController {
       SessionService sessions,
       ClientService clients,
       AccountService accounts,
+      ScreeningService screenings,
+      MessageSource messages,
       ObjectMapper json,
       Clock clock) {
     this.versions = versions;
     this.sessions = sessions;
     this.clients = clients;
     this.accounts = accounts;
+    this.screenings = screenings;
+    this.messages = messages;
     this.json = json;
     this.clock = clock;
   }
@@ -70,6 +81,11 @@ class MeController {
     if (latest.isEmpty()) return "session/nothing";
     if (clients.history(me.id()).paused()) return "session/paused";
     VersionService.Replay replay = latest.get();
+    Optional<String> closed = closed(me, replay);
+    if (closed.isPresent()) {
+      model.addAttribute("closedWhy", closed.get());
+      return "session/closed";
+    }
     Side turn = sessions.nextLead(me.id());
     Timeline timeline = Timeline.compile(replay.session(turn, SessionLength.USUAL));
     List<TodayItem> items = new ArrayList<>();
@@ -83,7 +99,7 @@ class MeController {
     model.addAttribute("title", replay.program().title());
     model.addAttribute("items", items);
     model.addAttribute("total", Timeline.clock(timeline.seconds()));
-    model.addAttribute("choices", choices(replay, turn, timeline.seconds()));
+    model.addAttribute("choices", choices(me, replay, turn, timeline.seconds()));
     model.addAttribute(
         "last",
         sessions.page(me.id(), 0, 1).stream()
@@ -94,10 +110,10 @@ class MeController {
   }
 
   /** Shorter and longer sessions, where they differ from the usual one and can be done. */
-  private static List<Choice> choices(VersionService.Replay replay, Side turn, int usual) {
+  private List<Choice> choices(ClientMe me, VersionService.Replay replay, Side turn, int usual) {
     List<Choice> choices = new ArrayList<>();
     for (SessionLength length : SessionLength.values()) {
-      if (length.needsScreening()) continue; // no screening is in the software yet
+      if (length.needsScreening() && !longSession(me, replay)) continue;
       try {
         int seconds = Timeline.compile(replay.session(turn, length)).seconds();
         if (length == SessionLength.USUAL || seconds != usual) {
@@ -123,6 +139,38 @@ class MeController {
     return "redirect:/me/rest";
   }
 
+  /** Why nothing can be started now, in the client's words; empty while it can. */
+  private Optional<String> closed(ClientMe me, VersionService.Replay replay) {
+    Gate gate = screenings.gate(clients.byId(me.id()));
+    if (gate instanceof Gate.Closed closed) {
+      return Optional.of(messages.getMessage("closed." + closed.why(), null, me.language()));
+    }
+    // What a newer screening locks waits until the practitioner has changed the program.
+    Assessment assessment = ((Gate.Open) gate).assessment();
+    return replay.program().items().stream()
+        .filter(i -> assessment.of(i.exercise(), setting(i)).locked())
+        .findFirst()
+        .map(
+            i ->
+                messages.getMessage(
+                    "closed.LOCKED",
+                    new Object[] {replay.catalogue().words(i.exercise(), me.language()).name()},
+                    me.language()));
+  }
+
+  private boolean longSession(ClientMe me, VersionService.Replay replay) {
+    List<Item> items = replay.program().items();
+    return screenings.gate(clients.byId(me.id())) instanceof Gate.Open open
+        && open.assessment()
+            .allowsLongSession(
+                items.stream().map(Item::exercise).toList(),
+                items.stream().map(MeController::setting).toList());
+  }
+
+  private static Feature.Setting setting(Item item) {
+    return new Feature.Setting(item.position(), false);
+  }
+
   @GetMapping("/rest")
   String rest(@AuthenticationPrincipal ClientMe me, Model model) {
     who(me, model);
@@ -138,7 +186,8 @@ class MeController {
     Optional<VersionService.Replay> replay = versions.latest(me.id());
     if (replay.isEmpty()
         || clients.history(me.id()).paused()
-        || length.needsScreening()
+        || closed(me, replay.get()).isPresent()
+        || (length.needsScreening() && !longSession(me, replay.get()))
         || !PainBefore.valid(pain)
         || !new PainBefore(pain).mayStart()) {
       return "redirect:/me/today";

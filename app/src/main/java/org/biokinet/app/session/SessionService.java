@@ -20,10 +20,12 @@ import org.biokinet.app.client.ClientEvent;
 import org.biokinet.app.client.ClientMe;
 import org.biokinet.app.client.ClientService;
 import org.biokinet.app.program.VersionService;
+import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.app.support.BadUpload;
 import org.biokinet.app.support.Changes;
 import org.biokinet.app.support.Secrets;
 import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.safety.Gate;
 import org.biokinet.core.safety.PainBefore;
 import org.biokinet.core.timeline.Performance;
 import org.biokinet.core.timeline.Timeline;
@@ -81,6 +83,7 @@ public class SessionService {
   private final Conflicts conflicts;
   private final VersionService versions;
   private final ClientService clients;
+  private final ScreeningService screenings;
   private final Audit audit;
   private final ObjectMapper json;
   private final Clock clock;
@@ -92,6 +95,7 @@ public class SessionService {
       Conflicts conflicts,
       VersionService versions,
       ClientService clients,
+      ScreeningService screenings,
       Audit audit,
       ObjectMapper json,
       Clock clock) {
@@ -101,6 +105,7 @@ public class SessionService {
     this.conflicts = conflicts;
     this.versions = versions;
     this.clients = clients;
+    this.screenings = screenings;
     this.audit = audit;
     this.json = json;
     this.clock = clock;
@@ -175,6 +180,12 @@ public class SessionService {
                 performance.stretchSeconds(Side.RIGHT)));
     items.saveAll(
         performance.parts().stream().map(p -> new SessionItemRow(row.getId(), p)).toList());
+    if (screenings.gate(clients.byId(me.id())) instanceof Gate.Closed closed) {
+      // Kept all the same: what was done was done.
+      clients.happened(
+          me.id(), ClientEvent.Kind.WHILE_CLOSED, null, "the gate was " + closed.why().label());
+      audit.changedByClient(me.practiceId(), me.id(), "session while closed", closed.why().label());
+    }
     if (upload.ended() == SessionRow.Ended.STOPPED) {
       clients.happened(me.id(), ClientEvent.Kind.STOPPED, null, cut(upload.reason(), 300));
     }

@@ -7,7 +7,9 @@ import java.time.Period;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.biokinet.app.account.Audit;
 import org.biokinet.app.account.Me;
 import org.biokinet.app.client.Client;
@@ -18,8 +20,12 @@ import org.biokinet.app.client.Station;
 import org.biokinet.app.program.DraftService;
 import org.biokinet.app.program.ProgramVersion;
 import org.biokinet.app.program.VersionService;
+import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.app.session.SessionService;
 import org.biokinet.app.support.Days;
+import org.biokinet.core.safety.Assessment;
+import org.biokinet.core.safety.Feature;
+import org.biokinet.core.safety.Gate;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
 
@@ -36,6 +42,7 @@ class ClientOverview implements ClientHeader {
   private final DraftService drafts;
   private final SessionService sessions;
   private final LinkService links;
+  private final ScreeningService screenings;
   private final Audit audit;
   private final Clock clock;
 
@@ -46,6 +53,7 @@ class ClientOverview implements ClientHeader {
       DraftService drafts,
       SessionService sessions,
       LinkService links,
+      ScreeningService screenings,
       Audit audit,
       Clock clock) {
     this.clients = clients;
@@ -54,6 +62,7 @@ class ClientOverview implements ClientHeader {
     this.drafts = drafts;
     this.sessions = sessions;
     this.links = links;
+    this.screenings = screenings;
     this.audit = audit;
     this.clock = clock;
   }
@@ -68,6 +77,8 @@ class ClientOverview implements ClientHeader {
     model.addAttribute(
         "age", client.birthDate().map(b -> Period.between(b, today).getYears()).orElse(null));
     model.addAttribute("attention", worklist.row(client));
+    Gate gate = screenings.gate(client);
+    model.addAttribute("locks", locks(gate));
     List<Stop> stops = new ArrayList<>();
     Optional<ProgramVersion> shared =
         Optional.ofNullable(versions.newest(List.of(clientId)).get(clientId));
@@ -75,7 +86,8 @@ class ClientOverview implements ClientHeader {
     for (Station s : Station.values()) {
       String state =
           switch (s) {
-            case SCREEN, MEASURE -> "by hand for now";
+            case SCREEN -> gate(gate);
+            case MEASURE -> "by hand for now";
             case PLAN -> plan(me, client, shared, now);
             case DO ->
                 week > 0
@@ -89,13 +101,32 @@ class ClientOverview implements ClientHeader {
           };
       boolean reached =
           switch (s) {
-            case SCREEN, MEASURE -> false;
+            case SCREEN -> gate.open();
+            case MEASURE -> false;
             case PLAN -> shared.isPresent();
             case DO, REVIEW -> week > 0;
           };
       stops.add(new Stop(s, state, reached, s == open));
     }
     model.addAttribute("stops", stops);
+  }
+
+  private static String gate(Gate gate) {
+    if (gate instanceof Gate.Closed closed) return "✕ " + closed.why().label();
+    Gate.Open open = (Gate.Open) gate;
+    String state = open.assessment().result().label();
+    return open.renewable() ? state + ", due soon" : state;
+  }
+
+  /** Every lock in words, for the head of each page of a client. */
+  private static String locks(Gate gate) {
+    Optional<Assessment> a =
+        gate instanceof Gate.Open open
+            ? Optional.of(open.assessment())
+            : ((Gate.Closed) gate).assessment();
+    return a.map(Assessment::lockedFeatures).orElse(Set.of()).stream()
+        .map(Feature::label)
+        .collect(Collectors.joining(", "));
   }
 
   private String plan(Me me, Client client, Optional<ProgramVersion> shared, Instant now) {

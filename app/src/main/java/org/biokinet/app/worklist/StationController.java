@@ -80,12 +80,6 @@ class StationController {
     return "redirect:/clients/" + clients.get(me, id).getId() + "/plan";
   }
 
-  @GetMapping("/clients/{id}/screen")
-  String screen(@AuthenticationPrincipal Me me, @PathVariable UUID id, Model model) {
-    header.show(me, id, Station.SCREEN, model);
-    return "worklist/station-later";
-  }
-
   @GetMapping("/clients/{id}/measure")
   String measure(@AuthenticationPrincipal Me me, @PathVariable UUID id, Model model) {
     header.show(me, id, Station.MEASURE, model);
@@ -111,7 +105,10 @@ class StationController {
     History history = clients.history(id);
     model.addAttribute("paused", history.paused());
     model.addAttribute(
-        "open", history.paused() || history.open(ClientEvent.Kind.PAIN_TOO_HIGH).isPresent());
+        "open",
+        history.paused()
+            || history.open(ClientEvent.Kind.PAIN_TOO_HIGH).isPresent()
+            || history.open(ClientEvent.Kind.WHILE_CLOSED).isPresent());
     links
         .current(id)
         .ifPresent(
@@ -199,6 +196,6 @@ class StationController {
             form.work().strip(),
             zone,
             Pacing.DEFAULT_BREATH_SECONDS);
-    return "redirect:/clients/" + client.getId() + "/plan";
+    return "redirect:/clients/" + client.getId() + "/screen";
   }
 }

@@ -8,7 +8,9 @@ import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
@@ -21,11 +23,13 @@ import org.biokinet.app.client.Station;
 import org.biokinet.app.program.DraftService;
 import org.biokinet.app.program.ProgramVersion;
 import org.biokinet.app.program.VersionService;
+import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.app.session.CheckInRow;
 import org.biokinet.app.session.SessionRow;
 import org.biokinet.app.session.SessionService;
 import org.biokinet.app.support.Days;
 import org.biokinet.core.progress.Attention;
+import org.biokinet.core.safety.Gate;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -41,6 +45,7 @@ public class WorklistService {
   private final DraftService drafts;
   private final VersionService versions;
   private final SessionService sessions;
+  private final ScreeningService screenings;
   private final Clock clock;
 
   WorklistService(
@@ -48,11 +53,13 @@ public class WorklistService {
       DraftService drafts,
       VersionService versions,
       SessionService sessions,
+      ScreeningService screenings,
       Clock clock) {
     this.clients = clients;
     this.drafts = drafts;
     this.versions = versions;
     this.sessions = sessions;
+    this.screenings = screenings;
     this.clock = clock;
   }
 
@@ -70,6 +77,7 @@ public class WorklistService {
     List<UUID> ids = all.stream().map(Client::getId).toList();
     Instant now = clock.instant();
     Map<UUID, History> histories = clients.histories(ids);
+    Map<UUID, Gate> gates = screenings.gates(all);
     Map<UUID, SessionRow> newest = sessions.newest(ids);
     Map<UUID, CheckInRow> checkIns = sessions.checkIns(newest.values());
     Map<UUID, ProgramVersion> shared = versions.newest(ids);
@@ -82,6 +90,7 @@ public class WorklistService {
           new Known(
               c,
               histories.getOrDefault(c.getId(), History.NONE),
+              Objects.requireNonNull(gates.get(c.getId())),
               Optional.ofNullable(newest.get(c.getId())),
               Optional.ofNullable(newest.get(c.getId())).map(s -> checkIns.get(s.uploadId())),
               Optional.ofNullable(shared.get(c.getId())),
@@ -98,11 +107,16 @@ public class WorklistService {
   private record Known(
       Client client,
       History history,
+      Gate gate,
       Optional<SessionRow> last,
       Optional<CheckInRow> checkIn,
       Optional<ProgramVersion> shared,
       boolean waiting,
       Instant now) {
+
+    private Optional<Gate.Why> closed() {
+      return gate instanceof Gate.Closed closed ? Optional.of(closed.why()) : Optional.empty();
+    }
 
     private Optional<Integer> rise() {
       return checkIn.map(c -> c.highestPain() - last.orElseThrow().painBefore());
@@ -113,6 +127,8 @@ public class WorklistService {
           Attention.of(
               new Attention.Facts(
                   history.open(ClientEvent.Kind.STOPPED).map(ClientEvent::at),
+                  closed(),
+                  history.open(ClientEvent.Kind.WHILE_CLOSED).map(ClientEvent::at),
                   history.open(ClientEvent.Kind.PAIN_TOO_HIGH).map(ClientEvent::at),
                   rise(),
                   last.map(SessionRow::startedAt),
@@ -124,6 +140,31 @@ public class WorklistService {
         case STOPPED -> {
           ClientEvent e = history.open(ClientEvent.Kind.STOPPED).orElseThrow();
           yield row(week, attention, "Stopped", e.detail() + " " + when(e.at()) + ".", Station.DO);
+        }
+        case EMERGENCY ->
+            row(
+                week,
+                attention,
+                "Emergency signs",
+                "Answered in the screening; call, and record the medical outcome.",
+                Station.SCREEN);
+        case WHILE_CLOSED -> {
+          ClientEvent e = history.open(ClientEvent.Kind.WHILE_CLOSED).orElseThrow();
+          String reason = "A session came in %s although %s.".formatted(when(e.at()), e.detail());
+          yield row(week, attention, "Done while closed", reason, Station.DO);
+        }
+        case EXAMINE ->
+            row(
+                week,
+                attention,
+                "Examine first",
+                "Record what you examined and found.",
+                Station.SCREEN);
+        case SCREEN -> {
+          Gate.Why why = closed().orElseThrow();
+          String word =
+              why.label().substring(0, 1).toUpperCase(Locale.ROOT) + why.label().substring(1);
+          yield row(week, attention, word, why.opens(), Station.SCREEN);
         }
         case PAIN_TOO_HIGH -> {
           ClientEvent e = history.open(ClientEvent.Kind.PAIN_TOO_HIGH).orElseThrow();

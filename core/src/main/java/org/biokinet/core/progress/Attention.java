@@ -3,17 +3,26 @@ package org.biokinet.core.progress;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Optional;
+import org.biokinet.core.safety.Gate;
 
 /** Why a client wants the practitioner, strongest first. */
 public enum Attention {
   /** The client stopped a session because something was wrong. */
   STOPPED,
+  /** Signs of an emergency wait for a medical outcome. */
+  EMERGENCY,
+  /** A session came in while the gate was closed. */
+  WHILE_CLOSED,
+  /** Something wants to be examined first. */
+  EXAMINE,
   /** Pain before a session was too high to start. */
   PAIN_TOO_HIGH,
   /** Pain rose by 3 or more in the last session. */
   PAIN_ROSE,
   /** Nothing done for {@link #QUIET_AFTER}. */
   QUIET,
+  /** Nothing may start before somebody has been screened, or screened again. */
+  SCREEN,
   /** A draft waits to be shared. */
   DRAFT_NOT_SHARED,
   /** No program yet. */
@@ -39,12 +48,16 @@ public enum Attention {
    * What is known about a client.
    *
    * @param stopped the last stop that nobody has dealt with
+   * @param closed why the gate is closed; empty while it is open
+   * @param whileClosed the last session that came in past a closed gate and nobody has dealt with
    * @param painTooHigh the last refused start that nobody has dealt with
    * @param lastRise highest pain minus pain before in the last session
    * @param linkOpened whether the client's link was ever opened
    */
   public record Facts(
       Optional<Instant> stopped,
+      Optional<Gate.Why> closed,
+      Optional<Instant> whileClosed,
       Optional<Instant> painTooHigh,
       Optional<Integer> lastRise,
       Optional<Instant> lastSession,
@@ -54,9 +67,13 @@ public enum Attention {
 
   public static Attention of(Facts f, Instant now) {
     if (f.stopped().isPresent()) return STOPPED;
+    if (f.closed().equals(Optional.of(Gate.Why.EMERGENCY))) return EMERGENCY;
+    if (f.whileClosed().isPresent()) return WHILE_CLOSED;
+    if (f.closed().equals(Optional.of(Gate.Why.EXAMINE))) return EXAMINE;
     if (f.painTooHigh().isPresent()) return PAIN_TOO_HIGH;
     if (f.lastRise().filter(r -> r >= ROSE_BY).isPresent()) return PAIN_ROSE;
     if (f.lastSession().filter(at -> at.plus(QUIET_AFTER).isBefore(now)).isPresent()) return QUIET;
+    if (f.closed().isPresent()) return SCREEN;
     if (f.draftWaits()) return DRAFT_NOT_SHARED;
     if (f.shared().isEmpty()) return NO_PROGRAM;
     if (!f.linkOpened()) return NOT_OPENED;

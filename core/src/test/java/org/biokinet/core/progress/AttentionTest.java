@@ -15,7 +15,15 @@ class AttentionTest {
   private static Attention.Facts facts(
       Optional<Instant> stopped, Optional<Integer> rise, Optional<Instant> last, boolean draft) {
     return new Attention.Facts(
-        stopped, Optional.empty(), rise, last, Optional.of(YESTERDAY), draft, true);
+        stopped,
+        Optional.empty(),
+        Optional.empty(),
+        Optional.empty(),
+        rise,
+        last,
+        Optional.of(YESTERDAY),
+        draft,
+        true);
   }
 
   @Test

@@ -1,0 +1,37 @@
+package org.biokinet.app.program;
+
+import java.util.List;
+import java.util.Optional;
+import org.biokinet.app.library.Library;
+import org.biokinet.core.anatomy.Position;
+import org.biokinet.core.exercise.Catalogue;
+import org.biokinet.core.exercise.Exercise;
+import org.biokinet.core.safety.Assessment;
+import org.biokinet.core.safety.Feature;
+
+/**
+ * What a client's screening says to one line of the program.
+ *
+ * @param locked whether it cannot be shared
+ * @param words why, with what limits it; empty where nothing is to be said
+ * @param instead an easier exercise that is not locked
+ */
+public record Screened(boolean locked, String words, Optional<String> instead) {
+
+  static Screened of(
+      Assessment assessment, Exercise e, Optional<Position> chosen, Catalogue catalogue) {
+    Feature.Setting at = new Feature.Setting(chosen.orElse(e.usualPosition()), false);
+    Assessment.Verdict verdict = assessment.of(e, at);
+    List<Assessment.Reason> reasons = verdict.locked() ? verdict.locks() : verdict.limits();
+    if (reasons.isEmpty()) return new Screened(false, "", Optional.empty());
+    String why = reasons.get(0).words();
+    if (reasons.size() > 1) why += " and %d more".formatted(reasons.size() - 1);
+    String words =
+        verdict.locked()
+            ? "✕ locked: " + why
+            : "△ up to %d of 10, start dose: %s".formatted(verdict.ceiling(), why);
+    Optional<String> instead =
+        assessment.easier(catalogue, e, at).map(x -> catalogue.words(x, Library.LANGUAGE).name());
+    return new Screened(verdict.locked(), words, instead);
+  }
+}

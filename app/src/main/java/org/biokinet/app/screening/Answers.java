@@ -1,0 +1,175 @@
+package org.biokinet.app.screening;
+
+import java.util.Arrays;
+import java.util.EnumMap;
+import java.util.EnumSet;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.biokinet.core.anatomy.Coded;
+import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.safety.Condition;
+import org.biokinet.core.safety.EmergencySign;
+import org.biokinet.core.safety.Irritability;
+import org.biokinet.core.safety.PainBefore;
+import org.biokinet.core.safety.RedFlag;
+import org.biokinet.core.safety.Screening;
+import org.springframework.util.MultiValueMap;
+
+/**
+ * The form as it stands: what was ticked, typed and left open. Nothing is preselected; a section
+ * without a tick needs its "none of these".
+ *
+ * @param none the sections that were answered with "none of these"
+ * @param sides of conditions: L, R or empty
+ */
+public record Answers(
+    Set<String> signs,
+    Set<String> flags,
+    Set<String> conditions,
+    Map<String, String> sides,
+    Set<String> none,
+    String worst,
+    String arm,
+    String settles,
+    String provoked,
+    String baseline,
+    String medicines,
+    String surgery,
+    String consent) {
+
+  /** Of the form; it counts up when a question changes, so that old answers stay readable. */
+  static final int VERSION = 1;
+
+  static final Answers BLANK =
+      new Answers(Set.of(), Set.of(), Set.of(), Map.of(), Set.of(), "", "", "", "", "", "", "", "");
+
+  private static final int LONGEST = 500;
+
+  /** With the ticks of three sections and everything else answered, as one sentence would. */
+  public static Answers of(
+      Set<String> signs,
+      Set<String> flags,
+      Set<String> conditions,
+      int worst,
+      Irritability.Settles settles,
+      boolean provoked) {
+    Set<String> none = new LinkedHashSet<>();
+    if (signs.isEmpty()) none.add("signs");
+    if (flags.isEmpty()) none.add("flags");
+    if (conditions.isEmpty()) none.add("conditions");
+    return new Answers(
+        signs,
+        flags,
+        conditions,
+        Map.of(),
+        none,
+        Integer.toString(worst),
+        "no",
+        settles.code(),
+        provoked ? "yes" : "no",
+        "",
+        "",
+        "",
+        "");
+  }
+
+  static Answers read(MultiValueMap<String, String> sent) {
+    Map<String, String> sides = new LinkedHashMap<>();
+    for (Condition c : Condition.values()) {
+      String side = text(sent, "side-" + c.code());
+      if (c.sided() && (side.equals("L") || side.equals("R"))) sides.put(c.code(), side);
+    }
+    return new Answers(
+        ticked(sent, "signs"),
+        ticked(sent, "flags"),
+        ticked(sent, "conditions"),
+        sides,
+        ticked(sent, "none"),
+        text(sent, "worst"),
+        text(sent, "arm"),
+        text(sent, "settles"),
+        text(sent, "provoked"),
+        text(sent, "baseline"),
+        text(sent, "medicines"),
+        text(sent, "surgery"),
+        text(sent, "consent"));
+  }
+
+  private static Set<String> ticked(MultiValueMap<String, String> sent, String name) {
+    return Set.copyOf(sent.getOrDefault(name, List.of()));
+  }
+
+  private static String text(MultiValueMap<String, String> sent, String name) {
+    String value = Objects.requireNonNullElse(sent.getFirst(name), "").strip();
+    return value.length() > LONGEST ? value.substring(0, LONGEST) : value;
+  }
+
+  /** What is still open or contradicts itself, by section; empty when it can be saved. */
+  Map<String, String> problems() {
+    Map<String, String> problems = new LinkedHashMap<>();
+    section(problems, "signs", signs);
+    section(problems, "flags", flags);
+    section(problems, "conditions", conditions);
+    if (!worst.matches("\\d{1,2}") || !PainBefore.valid(Integer.parseInt(worst))) {
+      problems.put("worst", "A whole number from 0 to 10.");
+    }
+    if (Coded.find(Irritability.Settles.class, settles).isEmpty()) {
+      problems.put("settles", "Choose one.");
+    }
+    if (yesOrNo(arm)) problems.put("arm", "Yes or no.");
+    if (yesOrNo(provoked)) problems.put("provoked", "Yes or no.");
+    return problems;
+  }
+
+  private void section(Map<String, String> problems, String name, Set<String> ticked) {
+    boolean denied = none.contains(name);
+    if (ticked.isEmpty() && !denied) problems.put(name, "Tick what applies, or “none of these”.");
+    if (!ticked.isEmpty() && denied) {
+      problems.put(name, "“None of these” and a tick contradict each other.");
+    }
+  }
+
+  private static boolean yesOrNo(String answer) {
+    return !answer.equals("yes") && !answer.equals("no");
+  }
+
+  /**
+   * @param minor known from the birth date
+   */
+  Screening screening(boolean minor) {
+    Map<Condition, Optional<Side>> has = new EnumMap<>(Condition.class);
+    for (Condition c : known(Condition.class, conditions)) {
+      String side = sides.getOrDefault(c.code(), "");
+      has.put(
+          c,
+          side.isEmpty()
+              ? Optional.empty()
+              : Optional.of(side.equals("L") ? Side.LEFT : Side.RIGHT));
+    }
+    return new Screening(
+        known(EmergencySign.class, signs),
+        known(RedFlag.class, flags),
+        Integer.parseInt(worst),
+        arm.equals("yes"),
+        Coded.find(Irritability.Settles.class, settles).orElseThrow(),
+        provoked.equals("yes"),
+        has,
+        baseline,
+        medicines,
+        surgery,
+        minor,
+        consent.equals("yes"));
+  }
+
+  private static <T extends Enum<T> & Coded> Set<T> known(Class<T> type, Set<String> codes) {
+    return Arrays.stream(Objects.requireNonNull(type.getEnumConstants()))
+        .filter(c -> codes.contains(c.code()))
+        .collect(Collectors.toCollection(() -> EnumSet.noneOf(type)));
+  }
+}

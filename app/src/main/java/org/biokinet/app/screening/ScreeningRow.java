@@ -1,0 +1,62 @@
+package org.biokinet.app.screening;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.Table;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.UUID;
+import org.biokinet.app.support.Row;
+
+/** Answers as they were given; never changed. */
+@Entity
+@Table(name = "screening")
+class ScreeningRow extends Row {
+  private UUID clientId;
+  private int formVersion;
+  private String answers;
+  private LocalDate localDate;
+  private UUID practitionerId;
+  private Instant at;
+
+  @SuppressWarnings("NullAway.Init")
+  protected ScreeningRow() {}
+
+  ScreeningRow(
+      UUID clientId,
+      int formVersion,
+      String answers,
+      LocalDate localDate,
+      UUID practitionerId,
+      Instant at) {
+    this.clientId = clientId;
+    this.formVersion = formVersion;
+    this.answers = answers;
+    this.localDate = localDate;
+    this.practitionerId = practitionerId;
+    this.at = at;
+  }
+
+  UUID clientId() {
+    return clientId;
+  }
+
+  int formVersion() {
+    return formVersion;
+  }
+
+  String answers() {
+    return answers;
+  }
+
+  LocalDate localDate() {
+    return localDate;
+  }
+
+  UUID practitionerId() {
+    return practitionerId;
+  }
+
+  Instant at() {
+    return at;
+  }
+}

@@ -1,0 +1,25 @@
+package org.biokinet.app.session;
+
+import java.time.LocalDate;
+import java.util.Collection;
+import java.util.Map;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.biokinet.app.screening.LastSession;
+import org.springframework.stereotype.Component;
+
+@Component
+class LastSessionDay implements LastSession {
+
+  private final SessionService.Sessions sessions;
+
+  LastSessionDay(SessionService.Sessions sessions) {
+    this.sessions = sessions;
+  }
+
+  @Override
+  public Map<UUID, LocalDate> days(Collection<UUID> clientIds) {
+    return sessions.newest(clientIds).stream()
+        .collect(Collectors.toMap(SessionRow::clientId, SessionRow::localDate, (a, b) -> b));
+  }
+}

@@ -1,0 +1,255 @@
+package org.biokinet.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.hamcrest.Matchers.containsString;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.flash;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.view;
+
+import jakarta.servlet.http.Cookie;
+import java.time.Duration;
+import java.time.LocalDate;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import org.biokinet.app.account.Me;
+import org.biokinet.app.client.Client;
+import org.biokinet.app.client.ClientEvent;
+import org.biokinet.app.program.DraftService;
+import org.biokinet.app.screening.ScreeningService;
+import org.biokinet.app.session.SessionRow;
+import org.biokinet.app.worklist.WorklistService;
+import org.biokinet.core.program.DraftEdit;
+import org.biokinet.core.progress.Attention;
+import org.biokinet.core.safety.Gate;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+
+/** The gate, and every way round it that was thought of. */
+class ScreeningTest extends AppTest {
+
+  @Autowired WorklistService worklist;
+
+  private Gate.Why why(Client client) {
+    return ((Gate.Closed) screenings.gate(client)).why();
+  }
+
+  private DraftService.Outcome tryToShare(Me me, Client client, String exercise, String dose) {
+    int seq = drafts.state(me, client.getId()).seq();
+    drafts.edit(
+        me, client.getId(), seq, new DraftEdit.Add(UUID.randomUUID().toString(), exercise, dose));
+    return drafts.share(me, client.getId(), seq + 1);
+  }
+
+  private Attention attention(Client client) {
+    return worklist.row(client).attention();
+  }
+
+  @Test
+  void nothingIsSharedBeforeAScreening() {
+    Me me = practitioner();
+    Client client = unscreened(me);
+    assertThat(why(client)).isEqualTo(Gate.Why.NOT_SCREENED);
+    assertThat(tryToShare(me, client, "chin-tuck", "5x5s"))
+        .isInstanceOfSatisfying(
+            DraftService.Outcome.Refused.class,
+            r -> assertThat(r.why()).contains("not screened yet"));
+    assertThat(versions.all(client.getId())).isEmpty();
+    assertThat(attention(client)).isEqualTo(Attention.SCREEN);
+    screen(me, client, Set.of(), Set.of(), Set.of());
+    assertThat(drafts.share(me, client.getId(), 1)).isInstanceOf(DraftService.Outcome.Shared.class);
+  }
+
+  @Test
+  void whatTheScreeningLocksIsNotShared() {
+    Me me = practitioner();
+    Client client = unscreened(me);
+    screen(me, client, Set.of(), Set.of(), Set.of("nerve-root"));
+    assertThat(tryToShare(me, client, "full-neck-circle", "3"))
+        .isInstanceOfSatisfying(
+            DraftService.Outcome.Refused.class,
+            r -> assertThat(r.why()).contains("locked", "nerve-root pain"));
+  }
+
+  @Test
+  void theFormKeepsWhatWasAnsweredAndSaysWhatIsOpen() throws Exception {
+    Me me = practitioner();
+    Client client = unscreened(me);
+    String path = "/clients/" + client.getId() + "/screen";
+    mvc.perform(
+            as(me, post(path))
+                .param("none", "signs")
+                .param("flags", "fever")
+                .param("worst", "11")
+                .param("medicines", "ibuprofen <daily>"))
+        .andExpect(status().isUnprocessableEntity())
+        .andExpect(content().string(containsString("from 0 to 10")))
+        .andExpect(content().string(containsString("ibuprofen &lt;daily&gt;")))
+        .andExpect(content().string(containsString("Tick what applies")));
+    assertThat(screenings.all(me, client.getId())).isEmpty();
+    mvc.perform(
+            as(me, post(path))
+                .param("none", "signs", "flags", "conditions")
+                .param("signs", "legs")
+                .param("worst", "2"))
+        .andExpect(status().isUnprocessableEntity())
+        .andExpect(content().string(containsString("contradict each other")));
+  }
+
+  @Test
+  void anEmergencyOpensOnAMedicalOutcomeOnly() throws Exception {
+    Me me = practitioner();
+    Client client = unscreened(me);
+    screen(me, client, Set.of("electric"), Set.of(), Set.of());
+    assertThat(why(client)).isEqualTo(Gate.Why.EMERGENCY);
+    assertThat(attention(client)).isEqualTo(Attention.EMERGENCY);
+    UUID about = screenings.all(me, client.getId()).get(0).id();
+    String path = "/clients/" + client.getId() + "/screen/record";
+    mvc.perform(as(me, post(path)).param("about", about.toString()).param("examined", "all"))
+        .andExpect(flash().attributeExists("recordError"))
+        .andExpect(flash().attribute("examined", "all"));
+    assertThat(screenings.record(me, client.getId(), about, "reflexes", "fine", ""))
+        .isEqualTo(ScreeningService.Recorded.NEEDS_MEDICAL);
+    assertThat(why(client)).isEqualTo(Gate.Why.EMERGENCY);
+    assertThat(screenings.record(me, client.getId(), about, "reflexes", "fine", "clinic: no cord"))
+        .isEqualTo(ScreeningService.Recorded.DONE);
+    assertThat(screenings.gate(client).open()).isTrue();
+  }
+
+  @Test
+  void aRecordIsAboutTheScreeningThatWasRead() {
+    Me me = practitioner();
+    Client client = unscreened(me);
+    screen(me, client, Set.of(), Set.of("fever"), Set.of());
+    UUID read = screenings.all(me, client.getId()).get(0).id();
+    clock.moveTo(clock.instant().plusSeconds(60));
+    screen(me, client, Set.of("legs"), Set.of(), Set.of());
+    assertThat(screenings.record(me, client.getId(), read, "temperature", "36.8", "seen"))
+        .isEqualTo(ScreeningService.Recorded.OVERTAKEN);
+    assertThat(why(client)).isEqualTo(Gate.Why.EMERGENCY);
+  }
+
+  @Test
+  void nobodyElseSeesOrOpensIt() throws Exception {
+    Me me = practitioner();
+    Client client = unscreened(me);
+    screen(me, client, Set.of(), Set.of("fever"), Set.of());
+    Me other = practitioner();
+    String path = "/clients/" + client.getId() + "/screen";
+    mvc.perform(as(other, get(path))).andExpect(status().isNotFound());
+    mvc.perform(as(other, post(path)).param("none", "signs")).andExpect(status().isNotFound());
+    mvc.perform(
+            as(other, post(path + "/record"))
+                .param("about", screenings.all(me, client.getId()).get(0).id().toString())
+                .param("examined", "x")
+                .param("found", "y"))
+        .andExpect(status().isNotFound());
+    assertThat(why(client)).isEqualTo(Gate.Why.EXAMINE);
+  }
+
+  /** Today, the start and the player itself: a direct request gets no further than a click. */
+  @Test
+  void noSessionStartsPastAClosedGate() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "chin-tuck", "5x5s");
+    Cookie device = device(me, client);
+    mvc.perform(get("/me/player?pain=2").cookie(device)).andExpect(view().name("session/player"));
+    clock.moveTo(clock.instant().plusSeconds(60));
+    screen(me, client, Set.of(), Set.of("night-pain"), Set.of());
+    mvc.perform(get("/me/today").cookie(device))
+        .andExpect(view().name("session/closed"))
+        .andExpect(content().string(containsString("555 0100")));
+    mvc.perform(get("/me/player?pain=2").cookie(device)).andExpect(redirectedUrl("/me/today"));
+    mvc.perform(get("/me/player?pain=0&length=LONG").cookie(device))
+        .andExpect(redirectedUrl("/me/today"));
+  }
+
+  /** A stale tab may still send what was done; it is kept and put before the practitioner. */
+  @Test
+  void anUploadPastAClosedGateIsKeptAndFlagged() {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "chin-tuck", "5x5s");
+    clock.moveTo(clock.instant().plusSeconds(60));
+    screen(me, client, Set.of(), Set.of("night-pain"), Set.of());
+    sessions.record(asClient(client), session(client, clock.instant(), SessionRow.Ended.FINISHED));
+    assertThat(sessions.page(client.getId(), 0, 5).getTotalElements()).isEqualTo(1);
+    assertThat(clients.history(client.getId()).open(ClientEvent.Kind.WHILE_CLOSED)).isPresent();
+    assertThat(attention(client)).isEqualTo(Attention.WHILE_CLOSED);
+  }
+
+  @Test
+  void aNewerScreeningThatLocksAnItemHoldsTheProgram() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "full-neck-circle", "3");
+    Cookie device = device(me, client);
+    clock.moveTo(clock.instant().plusSeconds(60));
+    screen(me, client, Set.of(), Set.of(), Set.of("cervical-stenosis"));
+    mvc.perform(get("/me/today").cookie(device))
+        .andExpect(view().name("session/closed"))
+        .andExpect(content().string(containsString("no longer right for you")));
+    mvc.perform(get("/me/player?pain=2").cookie(device)).andExpect(redirectedUrl("/me/today"));
+  }
+
+  @Test
+  void itLapsesAndALongPauseAsksAgain() {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "chin-tuck", "5x5s");
+    assertThat(((Gate.Open) screenings.gate(client)).renewable()).isFalse();
+    clock.moveTo(clock.instant().plus(Duration.ofDays(80)));
+    assertThat(((Gate.Open) screenings.gate(client)).renewable()).isTrue();
+    clock.moveTo(clock.instant().plus(Duration.ofDays(11)));
+    assertThat(why(client)).isEqualTo(Gate.Why.LAPSED);
+    screen(me, client, Set.of(), Set.of(), Set.of());
+    assertThat(screenings.gate(client).open()).isTrue();
+    sessions.record(asClient(client), session(client, clock.instant(), SessionRow.Ended.FINISHED));
+    clock.moveTo(clock.instant().plus(Duration.ofDays(15)));
+    assertThat(why(client)).isEqualTo(Gate.Why.LONG_PAUSE);
+  }
+
+  @Test
+  void aStopClosesTheGateUntilItIsDealtWith() {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "chin-tuck", "5x5s");
+    sessions.record(asClient(client), session(client, clock.instant(), SessionRow.Ended.STOPPED));
+    assertThat(why(client)).isEqualTo(Gate.Why.STOPPED);
+    assertThat(attention(client)).isEqualTo(Attention.STOPPED);
+    clock.moveTo(clock.instant().plusSeconds(60));
+    clients.dealtWith(me, client.getId(), "called, a cramp");
+    assertThat(screenings.gate(client).open()).isTrue();
+  }
+
+  @Test
+  void whoIsUnder18NeedsConsent() {
+    Me me = practitioner();
+    Client child =
+        clients.add(
+            me,
+            "Young Example",
+            LocalDate.ofInstant(clock.instant(), LISBON).minusYears(17),
+            "trainee",
+            LISBON,
+            5);
+    screen(me, child, Set.of(), Set.of(), Set.of());
+    assertThat(why(child)).isEqualTo(Gate.Why.CONSENT);
+    assertThat(Optional.of(attention(child))).contains(Attention.SCREEN);
+  }
+
+  @Test
+  void withoutCsrfOrSignInNothingHappens() throws Exception {
+    Me me = practitioner();
+    Client client = unscreened(me);
+    mvc.perform(post("/clients/" + client.getId() + "/screen").with(csrf()).param("none", "signs"))
+        .andExpect(status().is3xxRedirection());
+    assertThat(screenings.all(me, client.getId())).isEmpty();
+  }
+}
