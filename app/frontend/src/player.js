@@ -230,7 +230,7 @@ async function sendAll() {
 }
 
 function panel(name) {
-  for (const p of ["ready", "running", "wrong", "after", "stopped", "saved"]) {
+  for (const p of ["ready", "running", "wrong", "known", "after", "stopped", "saved"]) {
     $(`panel-${p}`).toggleAttribute("hidden", p !== name);
   }
   $(`panel-${name}`).querySelector("h1, button")?.focus?.();
@@ -267,19 +267,31 @@ $("something-wrong").addEventListener("click", () => {
   pause();
   panel("wrong");
 });
-$("too-strong").addEventListener("click", () => {
+/** Leaves this exercise out and goes on with the next. */
+function ease() {
   panel("running");
   const to = steps[stepAt(position)].skip;
   jump(to < steps.length ? steps[to].start : script.seconds);
   if (!ended) run();
+}
+const exercise = () => script.items[steps[stepAt(position)].item];
+$("too-strong").addEventListener("click", ease);
+$("known")?.addEventListener("click", () => panel("known"));
+$("known-same").addEventListener("click", () => {
+  const note = fill(words.knownIn, { exercise: exercise() });
+  $("note").value = [$("note").value, note].filter(Boolean).join(" ");
+  ease();
 });
+$("known-worse").addEventListener("click", () => stop());
 $("carry-on").addEventListener("click", () => {
   panel("running");
   show();
 });
 $("end-early").addEventListener("click", () => finish("EARLY"));
-$("worrying").addEventListener("click", () =>
-  finish("STOPPED", fill(words.stoppedIn, { exercise: script.items[steps[stepAt(position)].item] })));
+function stop() {
+  finish("STOPPED", fill(words.stoppedIn, { exercise: exercise() }));
+}
+$("worrying").addEventListener("click", stop);
 
 $("answers").addEventListener("submit", (event) => {
   event.preventDefault();

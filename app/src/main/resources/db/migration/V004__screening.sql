@@ -1,11 +1,12 @@
--- Answers as they were given, in the form's own version; only ever added to.
+-- Answers as they were given, in the form's own version; only ever added to. Without a practitioner:
+-- the client has answered through the link.
 create table screening (
   id uuid primary key,
   client_id uuid not null references client (id),
   form_version int not null,
   answers longtext not null,
   local_date date not null,
-  practitioner_id uuid not null references practitioner (id),
+  practitioner_id uuid null references practitioner (id),
   at datetime(6) not null,
   key screening_client (client_id, at)
 );

@@ -2,6 +2,7 @@ package org.biokinet.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.hamcrest.Matchers.containsString;
+import static org.hamcrest.Matchers.not;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
@@ -29,6 +30,7 @@ import org.biokinet.core.progress.Attention;
 import org.biokinet.core.safety.Gate;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 
 /** The gate, and every way round it that was thought of. */
 class ScreeningTest extends AppTest {
@@ -251,5 +253,89 @@ class ScreeningTest extends AppTest {
     mvc.perform(post("/clients/" + client.getId() + "/screen").with(csrf()).param("none", "signs"))
         .andExpect(status().is3xxRedirection());
     assertThat(screenings.all(me, client.getId())).isEmpty();
+  }
+
+  private static MockHttpServletRequestBuilder renewal(
+      Cookie device, String signs, String flags, String news) {
+    MockHttpServletRequestBuilder request =
+        post("/me/renew").with(csrf()).cookie(device).param("worst", "2").param("news", news);
+    if (signs.isEmpty() && flags.isEmpty()) return request.param("none", "signs", "flags");
+    if (signs.isEmpty()) return request.param("none", "signs").param("flags", flags);
+    return request.param("none", "flags").param("signs", signs);
+  }
+
+  @Test
+  void theClientRenewsItWhenItIsTime() throws Exception {
+    Me me = practitioner();
+    Client client = unscreened(me);
+    screen(me, client, Set.of(), Set.of(), Set.of("knee"));
+    share(me, client, "chin-tuck", "5x5s");
+    Cookie device = device(me, client);
+    mvc.perform(get("/me/renew").cookie(device)).andExpect(redirectedUrl("/me/today"));
+    mvc.perform(renewal(device, "", "", "no")).andExpect(redirectedUrl("/me/today"));
+    assertThat(screenings.all(me, client.getId())).as("not time yet").hasSize(1);
+    clock.moveTo(clock.instant().plus(Duration.ofDays(80)));
+    mvc.perform(get("/me/today").cookie(device))
+        .andExpect(content().string(containsString("Anything new since")));
+    mvc.perform(post("/me/renew").with(csrf()).cookie(device).param("none", "signs"))
+        .andExpect(status().isUnprocessableEntity())
+        .andExpect(content().string(containsString("Choose one.")));
+    mvc.perform(renewal(device, "", "", "no")).andExpect(redirectedUrl("/me/today"));
+    assertThat(screenings.all(me, client.getId()))
+        .hasSize(2)
+        .first()
+        .satisfies(
+            k -> {
+              assertThat(k.by()).isEqualTo("the client");
+              assertThat(k.answers().conditions()).containsExactly("knee");
+            });
+    assertThat(((Gate.Open) screenings.gate(client)).renewable()).isFalse();
+  }
+
+  @Test
+  void anyYesAtHomeClosesTheGate() throws Exception {
+    for (String[] answer :
+        new String[][] {{"", "", "yes"}, {"", "fever", "no"}, {"chest", "", "no"}}) {
+      clock.backToNow();
+      Me me = practitioner();
+      Client client = client(me);
+      share(me, client, "chin-tuck", "5x5s");
+      Cookie device = device(me, client);
+      clock.moveTo(clock.instant().plus(Duration.ofDays(95)));
+      mvc.perform(renewal(device, answer[0], answer[1], answer[2]))
+          .andExpect(redirectedUrl("/me/today"));
+      boolean emergency = !answer[0].isEmpty();
+      assertThat(why(client)).isEqualTo(emergency ? Gate.Why.EMERGENCY : Gate.Why.EXAMINE);
+      assertThat(attention(client)).isEqualTo(emergency ? Attention.EMERGENCY : Attention.EXAMINE);
+      mvc.perform(get("/me/today").cookie(device))
+          .andExpect(view().name("session/closed"))
+          .andExpect(
+              content().string(containsString(emergency ? "wants a doctor today" : "in person")))
+          .andExpect(content().string(containsString("Call the emergency number")));
+    }
+  }
+
+  /** Known tingling is offered in the player only where it is on record. */
+  @Test
+  void theRecordedBaselineIsShownInTheStopFlow() throws Exception {
+    Me me = practitioner();
+    Client client = unscreened(me);
+    mvc.perform(
+            as(me, post("/clients/" + client.getId() + "/screen"))
+                .param("none", "signs", "flags", "conditions")
+                .param("worst", "2")
+                .param("arm", "no")
+                .param("provoked", "no")
+                .param("settles", "10-min")
+                .param("baseline", "left little finger, for years"))
+        .andExpect(redirectedUrl("/clients/" + client.getId() + "/screen?saved"));
+    share(me, client, "chin-tuck", "5x5s");
+    mvc.perform(get("/me/player?pain=2").cookie(device(me, client)))
+        .andExpect(content().string(containsString("left little finger, for years")))
+        .andExpect(content().string(containsString("id=\"known\"")));
+    Client other = client(me);
+    share(me, other, "chin-tuck", "5x5s");
+    mvc.perform(get("/me/player?pain=2").cookie(device(me, other)))
+        .andExpect(content().string(not(containsString("id=\"known\""))));
   }
 }

@@ -4,8 +4,10 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.Optional;
 import java.util.UUID;
 import org.biokinet.app.support.Row;
+import org.jspecify.annotations.Nullable;
 
 /** Answers as they were given; never changed. */
 @Entity
@@ -15,7 +17,7 @@ class ScreeningRow extends Row {
   private int formVersion;
   private String answers;
   private LocalDate localDate;
-  private UUID practitionerId;
+  private @Nullable UUID practitionerId;
   private Instant at;
 
   @SuppressWarnings("NullAway.Init")
@@ -26,7 +28,7 @@ class ScreeningRow extends Row {
       int formVersion,
       String answers,
       LocalDate localDate,
-      UUID practitionerId,
+      @Nullable UUID practitionerId,
       Instant at) {
     this.clientId = clientId;
     this.formVersion = formVersion;
@@ -52,8 +54,9 @@ class ScreeningRow extends Row {
     return localDate;
   }
 
-  UUID practitionerId() {
-    return practitionerId;
+  /** Empty where the client has answered through the link. */
+  Optional<UUID> practitionerId() {
+    return Optional.ofNullable(practitionerId);
   }
 
   Instant at() {

@@ -19,6 +19,7 @@ import org.biokinet.app.account.AccountService;
 import org.biokinet.app.account.Audit;
 import org.biokinet.app.account.Me;
 import org.biokinet.app.client.Client;
+import org.biokinet.app.client.ClientMe;
 import org.biokinet.app.client.ClientService;
 import org.biokinet.app.client.History;
 import org.biokinet.app.support.Changes;
@@ -144,7 +145,7 @@ public class ScreeningService {
                   r.getId(),
                   r.localDate(),
                   r.at(),
-                  accounts.practitionerName(r.practitionerId()),
+                  r.practitionerId().map(accounts::practitionerName).orElse("the client"),
                   answers,
                   answers.screening(minor(client, r.localDate())),
                   Optional.ofNullable(records.get(r.getId())));
@@ -184,6 +185,48 @@ public class ScreeningService {
             clientId, Answers.VERSION, write(answers), today(client), me.id(), clock.instant()));
     Assessment a = Assessment.of(answers.screening(minor(client, today(client))), Optional.empty());
     audit.changed(me, clientId, "screened", a.result().label());
+  }
+
+  /** Known numbness or tingling, as recorded last; empty where there is none. */
+  @Transactional(readOnly = true)
+  public String baseline(UUID clientId) {
+    return newest(clientId).map(r -> read(r.answers()).baseline()).orElse("");
+  }
+
+  /** Since when anything new is asked about; empty while it is not time to ask. */
+  @Transactional(readOnly = true)
+  public Optional<LocalDate> renewal(Client client) {
+    Gate gate = gate(client);
+    boolean due =
+        gate instanceof Gate.Open open
+            ? open.renewable()
+            : ((Gate.Closed) gate).why() == Gate.Why.LAPSED
+                || ((Gate.Closed) gate).why() == Gate.Why.LONG_PAUSE;
+    return due ? newest(client.getId()).map(ScreeningRow::localDate) : Optional.empty();
+  }
+
+  private Optional<ScreeningRow> newest(UUID clientId) {
+    return screenings.newest(List.of(clientId)).stream().reduce((a, b) -> b);
+  }
+
+  /**
+   * The client's own answers to whether anything is new; the rest stays as it was. Any yes closes
+   * the gate until a practitioner has looked at it.
+   */
+  @Changes
+  public void renew(ClientMe me, Renewal renewal) {
+    Client client = clients.byId(me.id());
+    if (renewal(client).isEmpty() || !renewal.problems().isEmpty()) return;
+    Answers before = read(newest(me.id()).orElseThrow().answers());
+    screenings.save(
+        new ScreeningRow(
+            me.id(),
+            Answers.VERSION,
+            write(renewal.over(before)),
+            today(client),
+            null,
+            clock.instant()));
+    audit.changedByClient(me.practiceId(), me.id(), "screening renewed", "");
   }
 
   /** What became of a record. */

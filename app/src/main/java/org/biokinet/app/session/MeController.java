@@ -82,6 +82,9 @@ class MeController {
     if (clients.history(me.id()).paused()) return "session/paused";
     VersionService.Replay replay = latest.get();
     Optional<String> closed = closed(me, replay);
+    screenings
+        .renewal(clients.byId(me.id()))
+        .ifPresent(day -> model.addAttribute("renewSince", Days.day(day)));
     if (closed.isPresent()) {
       model.addAttribute("closedWhy", closed.get());
       return "session/closed";
@@ -195,6 +198,7 @@ class MeController {
     who(me, model);
     Program session = replay.get().session(sessions.nextLead(me.id()), length);
     PlayerScript script = PlayerScript.of(replay.get(), session, pain, me.language());
+    model.addAttribute("baseline", screenings.baseline(me.id()));
     model.addAttribute("script", json(script));
     model.addAttribute("pictures", script.pictures(replay.get()));
     model.addAttribute("title", replay.get().program().title());

@@ -27,7 +27,9 @@ public enum RedFlag implements Coded {
   LOCKED_SHOULDER(
       "locked-shoulder", "A shoulder that is locked or cannot lift after an injury", null),
   BONE("bone", "Long-term steroids or osteoporosis, with new pain", Condition.OSTEOPOROSIS),
-  VASCULAR("vascular", "Risk to the vessels, with symptoms that are new to you", null);
+  VASCULAR("vascular", "Risk to the vessels, with symptoms that are new to you", null),
+  /** Told through the link, without saying what. */
+  NEWS("news", "Anything else that is new since the last screening", null);
 
   private final String code;
   private final String label;

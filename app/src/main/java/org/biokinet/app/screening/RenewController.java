@@ -1,0 +1,75 @@
+package org.biokinet.app.screening;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.time.LocalDate;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.biokinet.app.account.AccountService;
+import org.biokinet.app.client.ClientMe;
+import org.biokinet.app.client.ClientService;
+import org.biokinet.app.support.Days;
+import org.biokinet.core.safety.EmergencySign;
+import org.biokinet.core.safety.RedFlag;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.util.MultiValueMap;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** "Anything new?": the client renews the screening through the link, when it is time. */
+@Controller
+@RequestMapping("/me/renew")
+class RenewController {
+
+  private final ScreeningService screenings;
+  private final ClientService clients;
+  private final AccountService accounts;
+
+  RenewController(ScreeningService screenings, ClientService clients, AccountService accounts) {
+    this.screenings = screenings;
+    this.clients = clients;
+    this.accounts = accounts;
+  }
+
+  @GetMapping
+  String ask(@AuthenticationPrincipal ClientMe me, Model model) {
+    return show(me, Renewal.BLANK, Map.of(), model);
+  }
+
+  @PostMapping
+  String answer(
+      @AuthenticationPrincipal ClientMe me,
+      @RequestParam MultiValueMap<String, String> sent,
+      Model model,
+      HttpServletResponse response) {
+    Renewal renewal = Renewal.read(sent);
+    Map<String, String> problems = renewal.problems();
+    if (problems.isEmpty()) {
+      screenings.renew(me, renewal);
+      return "redirect:/me/today";
+    }
+    response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
+    return show(me, renewal, problems, model);
+  }
+
+  private String show(ClientMe me, Renewal renewal, Map<String, String> problems, Model model) {
+    Optional<LocalDate> since = screenings.renewal(clients.byId(me.id()));
+    if (since.isEmpty()) return "redirect:/me/today";
+    model.addAttribute("me", me);
+    model.addAttribute("practice", accounts.practice(me.practiceId()));
+    model.addAttribute("since", Days.day(since.get()));
+    model.addAttribute("renewal", renewal);
+    model.addAttribute("problems", problems);
+    model.addAttribute("signs", EmergencySign.values());
+    // Anything else that is new has a question of its own.
+    List<RedFlag> flags = Arrays.stream(RedFlag.values()).filter(f -> f != RedFlag.NEWS).toList();
+    model.addAttribute("flags", flags);
+    return "screening/renew";
+  }
+}

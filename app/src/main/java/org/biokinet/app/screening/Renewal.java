@@ -1,0 +1,67 @@
+package org.biokinet.app.screening;
+
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
+import org.biokinet.core.safety.PainBefore;
+import org.biokinet.core.safety.RedFlag;
+import org.springframework.util.MultiValueMap;
+
+/**
+ * What a client answers through the link when it is asked again whether anything is new.
+ *
+ * @param none the sections that were answered with "none of these"
+ * @param news whether anything else is new, yes or no
+ */
+record Renewal(Set<String> signs, Set<String> flags, Set<String> none, String worst, String news) {
+
+  static final Renewal BLANK = new Renewal(Set.of(), Set.of(), Set.of(), "", "");
+
+  static Renewal read(MultiValueMap<String, String> sent) {
+    return new Renewal(
+        Set.copyOf(sent.getOrDefault("signs", List.of())),
+        Set.copyOf(sent.getOrDefault("flags", List.of())),
+        Set.copyOf(sent.getOrDefault("none", List.of())),
+        Objects.requireNonNullElse(sent.getFirst("worst"), ""),
+        Objects.requireNonNullElse(sent.getFirst("news"), ""));
+  }
+
+  /** The message that stands beside each answer that is open; empty when it can be sent. */
+  Map<String, String> problems() {
+    Map<String, String> problems = new LinkedHashMap<>();
+    if (signs.isEmpty() != none.contains("signs")) problems.put("signs", "renew.section");
+    if (flags.isEmpty() != none.contains("flags")) problems.put("flags", "renew.section");
+    if (!worst.matches("\\d{1,2}") || !PainBefore.valid(Integer.parseInt(worst))) {
+      problems.put("worst", "renew.number");
+    }
+    if (!news.equals("yes") && !news.equals("no")) problems.put("news", "renew.choose");
+    return problems;
+  }
+
+  /** These answers in place of the earlier ones; what is not asked again stays. */
+  Answers over(Answers before) {
+    Set<String> raised = new LinkedHashSet<>(flags);
+    if (news.equals("yes")) raised.add(RedFlag.NEWS.code());
+    Set<String> denied = new LinkedHashSet<>(before.none());
+    denied.removeAll(Set.of("signs", "flags"));
+    if (signs.isEmpty()) denied.add("signs");
+    if (raised.isEmpty()) denied.add("flags");
+    return new Answers(
+        signs,
+        raised,
+        before.conditions(),
+        before.sides(),
+        denied,
+        worst,
+        before.arm(),
+        before.settles(),
+        before.provoked(),
+        before.baseline(),
+        before.medicines(),
+        before.surgery(),
+        before.consent());
+  }
+}
