@@ -13,13 +13,16 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Set;
 import java.util.regex.Pattern;
 import org.biokinet.app.account.Me;
 import org.biokinet.app.account.Practice;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.LinkService;
+import org.biokinet.app.screening.Answers;
 import org.biokinet.core.cli.Main;
 import org.biokinet.core.program.DraftEdit;
+import org.biokinet.core.safety.Irritability;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -208,6 +211,37 @@ class BrowserTest extends WithBrowser {
     signIn(desk, email, PASSWORD);
     assertThat(desk.locator(".worklist li").first()).containsText("Stopped in Chin tuck, today");
     accessible(desk);
+  }
+
+  /** The second door: the same tingling as on record eases the item; a new one stops. */
+  @Test
+  void knownTinglingEasesAndNewTinglingStops() {
+    Practice practice = practice();
+    Me me = practitioner(practice);
+    Client client = unscreened(me);
+    Answers answers =
+        Answers.of(Set.of(), Set.of(), Set.of(), 2, Irritability.Settles.WITHIN_10_MINUTES, false);
+    screenings.save(me, client.getId(), answers.withBaseline("left little finger"));
+    share(me, client, "neck-rotation", "5", "chin-tuck", "3x10s");
+    LinkService.Made made = links.make(me, client.getId());
+    Page phone = phone();
+    phone.clock().install();
+    openLink(phone, "/c/" + made.token(), made.pin());
+    phone.getByText("2", new Page.GetByTextOptions().setExact(true)).click();
+    phone.getByText("Start").click();
+    phone.getByText("Something is wrong").click();
+    phone.getByText("Tingling or numbness that I already had").click();
+    assertThat(phone.locator("#panel-known")).containsText("left little finger");
+    accessible(phone);
+    phone.getByText("Just the same").click();
+    assertThat(phone.locator("#exercise")).containsText("Chin tuck");
+    assertThat(phone.locator("#note")).hasValue(Pattern.compile("Known tingling in .*rotation.*"));
+    phone.getByText("Something is wrong").click();
+    phone.getByText("Tingling or numbness that I already had").click();
+    phone.locator("#known-worse").click();
+    assertThat(phone.locator("#panel-stopped h1")).isVisible();
+    assertThat(phone.locator("#panel-stopped [data-outcome]")).hasText("Sent.");
+    assertThat(clients.history(client.getId()).paused()).isTrue();
   }
 
   @Test

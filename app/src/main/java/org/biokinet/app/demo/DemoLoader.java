@@ -206,7 +206,7 @@ public class DemoLoader implements ApplicationRunner {
             new String[] {"shoulder-roll", "6"},
             new String[] {"upper-trap-stretch", "L 2x15s R 3x20s @3"},
             new String[] {"levator-stretch", "L 2x15s R 3x15s @3"},
-            new String[] {"chin-tuck", "3x10s"}));
+            new String[] {"chin-tuck", "3x5s"}));
     links.make(me, ines.getId(), new LinkService.Made(CLIENT_TOKEN, CLIENT_PIN));
     at(11, 19 * 60);
     links.open(CLIENT_TOKEN, CLIENT_PIN);

@@ -33,6 +33,7 @@ import org.biokinet.core.program.Item;
 import org.biokinet.core.program.Program;
 import org.biokinet.core.program.ProgramDocument;
 import org.biokinet.core.safety.Assessment;
+import org.biokinet.core.safety.DoseCheck;
 import org.biokinet.core.safety.Feature;
 import org.biokinet.core.safety.Gate;
 import org.biokinet.core.timeline.DraftTimeline;
@@ -232,10 +233,10 @@ public class DraftService {
             state.draft(), client.breathSeconds(), settings.pacing(me.practiceId()), catalogue);
     if (check.problem().isPresent()) return new Outcome.Refused(state, check.problem().get());
     Program program = check.timeline().orElseThrow().program();
-    Optional<String> locked = locked(((Gate.Open) gate).assessment(), program, catalogue);
-    if (locked.isPresent()) {
-      audit.changed(me, clientId, "share refused", "locked exercise");
-      return new Outcome.Refused(state, locked.get());
+    Optional<String> objection = objection(((Gate.Open) gate).assessment(), program, catalogue);
+    if (objection.isPresent()) {
+      audit.changed(me, clientId, "share refused", "beyond the screening");
+      return new Outcome.Refused(state, objection.get());
     }
     Catalogue.Snapshot snapshot =
         catalogue.snapshot(program.items().stream().map(i -> i.exercise().id()).toList());
@@ -257,17 +258,15 @@ public class DraftService {
     return new Outcome.Shared(version);
   }
 
-  private static Optional<String> locked(
+  private static Optional<String> objection(
       Assessment assessment, Program program, Catalogue catalogue) {
     for (Item i : program.items()) {
-      Assessment.Verdict verdict =
-          assessment.of(i.exercise(), new Feature.Setting(i.position(), false));
-      if (verdict.locked()) {
-        return Optional.of(
-            "✕ %s is locked: %s. Take it out or choose another."
-                .formatted(
-                    catalogue.words(i.exercise(), Library.LANGUAGE).name(),
-                    verdict.locks().get(0).words()));
+      Optional<String> objection =
+          DoseCheck.objection(
+              assessment, i.exercise(), new Feature.Setting(i.position(), false), i.dose());
+      if (objection.isPresent()) {
+        String name = catalogue.words(i.exercise(), Library.LANGUAGE).name();
+        return Optional.of("%s: %s.".formatted(name, objection.get()));
       }
     }
     return Optional.empty();

@@ -411,7 +411,8 @@ class PlanController {
       Optional<Exercise> exercise = catalogue.find(item.exercise());
       if (assessment.isEmpty() || exercise.isEmpty()) continue;
       Exercise e = exercise.get();
-      lines.put(item.key(), Screened.of(assessment.get(), e, item.position(), catalogue));
+      lines.put(
+          item.key(), Screened.of(assessment.get(), e, item.position(), item.dose(), catalogue));
     }
     model.addAttribute("screened", lines);
   }

@@ -126,7 +126,7 @@ public record PlanView(
       try {
         int seconds = Timeline.compile(usual.program().session(Side.LEFT, length)).seconds();
         if (seconds != usual.seconds()) {
-          String note = length.needsScreening() ? " (not offered before screening)" : "";
+          String note = length.needsScreening() ? " (only without limits)" : "";
           lengths.add("%s %s%s".formatted(length.code(), Timeline.clock(seconds), note));
         }
       } catch (Timeline.TooLong e) {

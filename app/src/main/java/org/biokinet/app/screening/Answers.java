@@ -79,6 +79,23 @@ public record Answers(
         "");
   }
 
+  public Answers withBaseline(String known) {
+    return new Answers(
+        signs,
+        flags,
+        conditions,
+        sides,
+        none,
+        worst,
+        arm,
+        settles,
+        provoked,
+        known,
+        medicines,
+        surgery,
+        consent);
+  }
+
   static Answers read(MultiValueMap<String, String> sent) {
     Map<String, String> sides = new LinkedHashMap<>();
     for (Condition c : Condition.values()) {

@@ -1,5 +1,6 @@
 package org.biokinet.core.safety;
 
+import java.util.Locale;
 import org.biokinet.core.anatomy.Coded;
 
 /**
@@ -45,6 +46,10 @@ public enum Irritability {
     if (settles == Settles.LATER) return HIGH;
     if (easilyProvoked && worstWhenProvoked >= PainBefore.TOO_MUCH) return HIGH;
     return !easilyProvoked && settles == Settles.WITHIN_10_MINUTES ? LOW : MODERATE;
+  }
+
+  public String label() {
+    return name().toLowerCase(Locale.ROOT);
   }
 
   /** The highest stretch intensity to prescribe, of 10. */

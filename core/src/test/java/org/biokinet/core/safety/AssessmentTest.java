@@ -19,6 +19,7 @@ import net.jqwik.api.constraints.IntRange;
 import org.biokinet.core.anatomy.Position;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.DoseNotation;
+import org.biokinet.core.dose.Parsed;
 import org.biokinet.core.exercise.Catalogue;
 import org.biokinet.core.exercise.Exercise;
 import org.biokinet.core.exercise.Precaution;
@@ -351,5 +352,47 @@ class AssessmentTest {
               });
     }
     assertThat(found).isNotEmpty();
+  }
+
+  private static Optional<String> objection(Assessment a, String id, String dose) {
+    Exercise e = CATALOGUE.get(id);
+    Parsed.Understood ok = (Parsed.Understood) DoseNotation.parse(dose, e.doseContext());
+    return DoseCheck.objection(a, e, usual(e), ok.dose());
+  }
+
+  /** Low irritability: up to 4; a limit: up to 3 and no more than the start dose. */
+  @Test
+  void aDoseKeepsToWhatTheScreeningAllows() {
+    Assessment clear = having();
+    assertThat(objection(clear, "upper-trap-stretch", "3x30s @4")).isEmpty();
+    assertThat(objection(clear, "upper-trap-stretch", "L 3x30s @3 R 2x20s @5"))
+        .hasValueSatisfying(w -> assertThat(w).contains("up to 4 of 10", "low irritability"));
+    Assessment stenosis = having(Condition.CERVICAL_STENOSIS);
+    assertThat(objection(stenosis, "upper-trap-stretch", "2x15s @3")).isEmpty();
+    assertThat(objection(stenosis, "upper-trap-stretch", "2x15s @4"))
+        .hasValueSatisfying(w -> assertThat(w).contains("up to 3 of 10", "stenosis"));
+    assertThat(objection(stenosis, "upper-trap-stretch", "3x30s"))
+        .hasValueSatisfying(w -> assertThat(w).contains("no more than the start dose"));
+    assertThat(objection(stenosis, "full-neck-circle", "3"))
+        .hasValueSatisfying(w -> assertThat(w).contains("locked"));
+    assertThat(objection(having(Condition.HEADACHE), "chin-tuck", "3x10s")).isPresent();
+    assertThat(objection(having(Condition.HEADACHE), "chin-tuck", "3x5s")).isEmpty();
+    Screening provoked =
+        new Screening(
+            Set.of(),
+            Set.of(),
+            3,
+            false,
+            Irritability.Settles.LATER,
+            false,
+            Map.of(),
+            "",
+            "",
+            "",
+            false,
+            false);
+    Assessment high = Assessment.of(provoked, Optional.empty());
+    assertThat(objection(high, "upper-trap-stretch", "2x10s 3/d"))
+        .hasValueSatisfying(w -> assertThat(w).contains("2 times a day"));
   }
 }
