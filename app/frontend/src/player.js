@@ -238,6 +238,8 @@ function panel(name) {
 
 // ---- what the client presses --------------------------------------------------------------------
 
+// A tap before this script was there would have been lost.
+$("start").disabled = false;
 $("start").addEventListener("click", () => {
   audio = new AudioContext();
   startedAt = new Date();

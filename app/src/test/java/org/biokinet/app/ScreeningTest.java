@@ -30,12 +30,14 @@ import org.biokinet.core.progress.Attention;
 import org.biokinet.core.safety.Gate;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 
 /** The gate, and every way round it that was thought of. */
 class ScreeningTest extends AppTest {
 
   @Autowired WorklistService worklist;
+  @Autowired JdbcTemplate jdbc;
 
   private Gate.Why why(Client client) {
     return ((Gate.Closed) screenings.gate(client)).why();
@@ -170,6 +172,12 @@ class ScreeningTest extends AppTest {
     mvc.perform(get("/me/player?pain=2").cookie(device)).andExpect(redirectedUrl("/me/today"));
     mvc.perform(get("/me/player?pain=0&length=LONG").cookie(device))
         .andExpect(redirectedUrl("/me/today"));
+    assertThat(
+            jdbc.queryForObject(
+                "select count(*) from audit where client_id = ? and action = 'start refused'",
+                Integer.class,
+                client.getId().toString()))
+        .isEqualTo(2);
   }
 
   /** A stale tab may still send what was done; it is kept and put before the practitioner. */

@@ -15,11 +15,12 @@ import org.biokinet.core.safety.Feature;
 /**
  * What a client's screening says to one line of the program.
  *
- * @param locked whether it cannot be shared as it is
+ * @param refused whether it cannot be shared as it is
+ * @param struck whether no dose would make it right
  * @param words why, with what limits it; empty where nothing is to be said
  * @param instead an easier exercise that is not locked
  */
-public record Screened(boolean locked, String words, Optional<String> instead) {
+public record Screened(boolean refused, boolean struck, String words, Optional<String> instead) {
 
   static Screened of(
       Assessment assessment,
@@ -35,9 +36,9 @@ public record Screened(boolean locked, String words, Optional<String> instead) {
             ? DoseCheck.objection(assessment, e, at, ok.dose())
             : Optional.empty();
     if (objection.isPresent() && !verdict.locked()) {
-      return new Screened(true, "✕ " + objection.get(), Optional.empty());
+      return new Screened(true, false, "✕ " + objection.get(), Optional.empty());
     }
-    if (reasons.isEmpty()) return new Screened(false, "", Optional.empty());
+    if (reasons.isEmpty()) return new Screened(false, false, "", Optional.empty());
     String why = reasons.get(0).words();
     if (reasons.size() > 1) why += " and %d more".formatted(reasons.size() - 1);
     String words =
@@ -46,6 +47,6 @@ public record Screened(boolean locked, String words, Optional<String> instead) {
             : "△ up to %d of 10, start dose: %s".formatted(verdict.ceiling(), why);
     Optional<String> instead =
         assessment.easier(catalogue, e, at).map(x -> catalogue.words(x, Library.LANGUAGE).name());
-    return new Screened(verdict.locked(), words, instead);
+    return new Screened(verdict.locked(), verdict.locked(), words, instead);
   }
 }

@@ -187,9 +187,10 @@ class MeController {
       @RequestParam(defaultValue = "USUAL") SessionLength length,
       Model model) {
     Optional<VersionService.Replay> replay = versions.latest(me.id());
+    Optional<String> closed = replay.flatMap(r -> closed(me, r));
+    closed.ifPresent(why -> sessions.refusedAtGate(me, why));
     if (replay.isEmpty()
-        || clients.history(me.id()).paused()
-        || closed(me, replay.get()).isPresent()
+        || closed.isPresent()
         || (length.needsScreening() && !longSession(me, replay.get()))
         || !PainBefore.valid(pain)
         || !new PainBefore(pain).mayStart()) {

@@ -128,6 +128,12 @@ public class SessionService {
     audit.changedByClient(me.practiceId(), me.id(), "start refused", "pain " + pain.nprs());
   }
 
+  /** Somebody asked for the player past a closed gate. */
+  @Changes
+  public void refusedAtGate(ClientMe me, String why) {
+    audit.changedByClient(me.practiceId(), me.id(), "start refused", cut(why, 300));
+  }
+
   /**
    * Keeps a session.
    *

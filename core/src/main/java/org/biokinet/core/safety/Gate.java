@@ -114,10 +114,10 @@ public sealed interface Gate {
     if (ChronoUnit.DAYS.between(f.screenedOn(), today) >= VALID_DAYS) {
       return Optional.of(Why.LAPSED);
     }
-    // A session before the screening was already asked about by it.
+    // What was before the screening was asked about by it; who never began has no pause.
     boolean quiet =
         f.lastSession()
-            .filter(day -> !day.isBefore(f.screenedOn()))
+            .map(day -> day.isBefore(f.screenedOn()) ? f.screenedOn() : day)
             .filter(day -> ChronoUnit.DAYS.between(day, today) >= PAUSE_DAYS)
             .isPresent();
     return quiet ? Optional.of(Why.LONG_PAUSE) : Optional.empty();

@@ -19,7 +19,7 @@ import org.junit.jupiter.api.Test;
 class StretchTargetTest {
 
   private static final Map<Tissue, Set<String>> LENGTHENED_BY =
-      Map.ofEntries(
+      Map.<Tissue, Set<String>>ofEntries(
           // Bends the head to its side, turns it to the other, lifts the shoulder.
           entry(Tissue.UPPER_TRAP, Set.of("tilt away", "turn toward", "shoulder down")),
           // Bends and turns the head to its side, lifts the shoulder blade's inner corner.
@@ -49,7 +49,7 @@ class StretchTargetTest {
 
   /** What the words of an exercise say beside the sided motion in its facts. */
   private static final Map<String, Set<String>> ALSO_CONTAINS =
-      Map.ofEntries(
+      Map.<String, Set<String>>ofEntries(
           entry("neck-flexor-pull", Set.of("neck flexed")),
           entry("suboccipital-stretch", Set.of("nod")),
           entry("anterior-neck-stretch", Set.of("neck extended")),

@@ -57,6 +57,10 @@ class GateTest {
     assertThat(on(s, false, Optional.of(DAY.minusDays(40)), 1).open())
         .as("screened again since")
         .isTrue();
+    assertThat(why(on(s, false, Optional.of(DAY.minusDays(40)), 14)))
+        .as("and again no session")
+        .isEqualTo(Gate.Why.LONG_PAUSE);
+    assertThat(on(s, false, Optional.empty(), 60).open()).as("never begun").isTrue();
   }
 
   @Test
