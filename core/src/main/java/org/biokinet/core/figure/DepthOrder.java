@@ -138,7 +138,7 @@ final class DepthOrder {
   private static double overlap(Disc a, Disc b) {
     double x = a.centre().x() - b.centre().x();
     double y = a.centre().y() - b.centre().y();
-    return a.radius() + b.radius() - Math.hypot(x, y);
+    return a.radius() + b.radius() - Math.sqrt(x * x + y * y);
   }
 
   private static double before(List<Disc> a, List<Disc> b) {

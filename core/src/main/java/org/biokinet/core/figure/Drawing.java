@@ -242,9 +242,11 @@ public final class Drawing {
         solid.frames().stream()
             .map(f -> f.stream().map(paper::path).collect(Collectors.joining()))
             .toList();
-    out.append(
-            "<path class=\"fig-%s\" fill=\"%s\" d=\""
-                .formatted(solid.paint(), colour(solid.paint())))
+    out.append("<path class=\"fig-")
+        .append(solid.paint())
+        .append("\" fill=\"")
+        .append(colour(solid.paint()))
+        .append("\" d=\"")
         .append(paths.get(0))
         .append('"');
     close(out, paths, seconds);
