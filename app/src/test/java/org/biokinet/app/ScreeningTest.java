@@ -300,6 +300,24 @@ class ScreeningTest extends AppTest {
     assertThat(((Gate.Open) screenings.gate(client)).renewable()).isFalse();
   }
 
+  /** An examined red flag leaves its locks on; "nothing new" at home does not take them off. */
+  @Test
+  void renewingUnlocksNothing() throws Exception {
+    Me me = practitioner();
+    Client client = unscreened(me);
+    screen(me, client, Set.of(), Set.of("inflammatory"), Set.of());
+    UUID about = screenings.all(me, client.getId()).get(0).id();
+    screenings.record(me, client.getId(), about, "upper neck", "stable", "");
+    share(me, client, "diaphragmatic-breathing", "4br");
+    Cookie device = device(me, client);
+    var before = ((Gate.Open) screenings.gate(client)).assessment().lockedFeatures();
+    clock.moveTo(clock.instant().plus(Duration.ofDays(80)));
+    mvc.perform(renewal(device, "", "", "no")).andExpect(redirectedUrl("/me/today"));
+    assertThat(((Gate.Open) screenings.gate(client)).assessment().lockedFeatures())
+        .isNotEmpty()
+        .containsExactlyElementsOf(before);
+  }
+
   @Test
   void anyYesAtHomeClosesTheGate() throws Exception {
     for (String[] answer :

@@ -6,6 +6,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
+import java.util.stream.Collectors;
+import org.biokinet.core.safety.Condition;
 import org.biokinet.core.safety.PainBefore;
 import org.biokinet.core.safety.RedFlag;
 import org.springframework.util.MultiValueMap;
@@ -41,22 +43,30 @@ record Renewal(Set<String> signs, Set<String> flags, Set<String> none, String wo
     return problems;
   }
 
-  /** These answers in place of the earlier ones; what is not asked again stays. */
+  /**
+   * These answers in place of the earlier ones; what is not asked again stays. What an examined red
+   * flag, sign or arm symptom has left on becomes a condition, so that renewing unlocks nothing.
+   */
   Answers over(Answers before) {
+    Set<String> conditions =
+        before.screening(false).inForce(true).keySet().stream()
+            .map(Condition::code)
+            .collect(Collectors.toCollection(LinkedHashSet::new));
     Set<String> raised = new LinkedHashSet<>(flags);
     if (news.equals("yes")) raised.add(RedFlag.NEWS.code());
     Set<String> denied = new LinkedHashSet<>(before.none());
     denied.removeAll(Set.of("signs", "flags"));
+    if (!conditions.isEmpty()) denied.remove("conditions");
     if (signs.isEmpty()) denied.add("signs");
     if (raised.isEmpty()) denied.add("flags");
     return new Answers(
         signs,
         raised,
-        before.conditions(),
+        conditions,
         before.sides(),
         denied,
         worst,
-        before.arm(),
+        "no",
         before.settles(),
         before.provoked(),
         before.baseline(),
