@@ -46,12 +46,41 @@ document.getElementById("sign-in-again-form")?.addEventListener("submit", async 
   form.reset();
   error.textContent = "";
   form.closest("dialog").close();
+  document.body.classList.remove("locked-away");
+  lastSign = Date.now();
   for (const [elt, { verb, path }] of interrupted) {
     if (elt.isConnected) htmx.ajax(verb, path, { source: elt });
   }
   interrupted.clear();
   say("Signed in.");
 });
+
+// ---- nobody is here: the page is covered and signed out, and comes back as it was ----------------
+
+const IDLE_MINUTES = 15;
+const lock = document.getElementById("sign-in-again");
+let lastSign = Date.now();
+for (const kind of ["keydown", "pointerdown", "input", "wheel"]) {
+  document.addEventListener(kind, () => (lastSign = Date.now()), { passive: true, capture: true });
+}
+async function lockIfIdle() {
+  if (!lock || lock.open || Date.now() - lastSign < IDLE_MINUTES * 60_000) return;
+  document.body.classList.add("locked-away");
+  lock.querySelector("[data-why]").textContent =
+    `Nobody was here for ${IDLE_MINUTES} minutes, so the page is locked. Sign in; it is still as you left it.`;
+  lock.showModal();
+  const { header, value } = token();
+  await fetch("/sign-out", { method: "POST", headers: { [header]: value } }).catch(() => {});
+}
+if (lock) {
+  // A timer sleeps with the machine; the clock does not.
+  setInterval(lockIfIdle, 15_000);
+  document.addEventListener("visibilitychange", lockIfIdle);
+  // Escape must not uncover what is locked.
+  lock.addEventListener("cancel", (event) => {
+    if (document.body.classList.contains("locked-away")) event.preventDefault();
+  });
+}
 
 function say(text) {
   const place = document.getElementById("said");

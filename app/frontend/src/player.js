@@ -201,6 +201,7 @@ function session(how, reason) {
     version: script.version,
     lead: script.lead,
     length: script.length,
+    paused: script.paused,
     startedAt: `${local}${sign}${two(Math.floor(minutes / 60))}:${two(minutes % 60)}`,
     zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
     painBefore: script.painBefore,

@@ -26,7 +26,10 @@ import org.springframework.security.web.context.NullSecurityContextRepository;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
 import org.springframework.security.web.savedrequest.NullRequestCache;
 
-/** Two doors: practitioners sign in with a password, clients come through their link. */
+/**
+ * Two doors: the people of a practice sign in with a password, clients come through their link.
+ * What each role may do is docs/PERMISSIONS.md, which a test compares with what is here.
+ */
 @Configuration
 class Security {
 
@@ -74,12 +77,18 @@ class Security {
             a ->
                 a.requestMatchers(
                         "/sign-in",
+                        "/password/*",
                         "/csrf",
                         "/built/**",
                         "/actuator/health",
                         "/error",
                         "/favicon.ico")
                     .permitAll()
+                    .requestMatchers("/practice/**")
+                    .hasRole("OWNER")
+                    .requestMatchers(
+                        "/", "/find", "/desk/**", "/account/**", "/settings/keys", "/sign-out")
+                    .hasRole("STAFF")
                     .anyRequest()
                     .hasRole("PRACTITIONER"))
         // A manager of its own: with the default one as parent every failure would count twice.

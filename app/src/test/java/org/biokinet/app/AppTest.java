@@ -15,9 +15,12 @@ import java.util.UUID;
 import org.biokinet.app.account.AccountService;
 import org.biokinet.app.account.Me;
 import org.biokinet.app.account.Practice;
+import org.biokinet.app.account.Role;
+import org.biokinet.app.client.Circumstances;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientMe;
 import org.biokinet.app.client.ClientService;
+import org.biokinet.app.client.Contact;
 import org.biokinet.app.client.LinkService;
 import org.biokinet.app.program.DraftService;
 import org.biokinet.app.program.ProgramVersion;
@@ -41,7 +44,7 @@ import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.test.context.SpringBootTest.WebEnvironment;
 import org.springframework.boot.test.web.server.LocalServerPort;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
-import org.springframework.security.core.authority.SimpleGrantedAuthority;
+import org.springframework.security.core.authority.AuthorityUtils;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 
@@ -75,8 +78,12 @@ abstract class AppTest {
   }
 
   Me practitioner(Practice practice) {
+    return person(practice, Role.PRACTITIONER);
+  }
+
+  Me person(Practice practice, Role role) {
     return accounts.addPractitioner(
-        practice, UUID.randomUUID() + "@practice.example", "A. Practitioner", PASSWORD);
+        practice, UUID.randomUUID() + "@practice.example", "A. Practitioner", role, PASSWORD);
   }
 
   Me practitioner() {
@@ -91,7 +98,7 @@ abstract class AppTest {
   }
 
   Client unscreened(Me me) {
-    return clients.add(me, "Ada Example", null, "forecaster", LISBON, 5);
+    return clients.add(me, Contact.of("Ada Example", LISBON), Circumstances.of("forecaster"));
   }
 
   void screen(Me me, Client client, Set<String> signs, Set<String> flags, Set<String> conditions) {
@@ -122,7 +129,7 @@ abstract class AppTest {
 
   /** A session done in full, started at this instant. */
   SessionUpload session(Client client, Instant started, SessionRow.Ended ended) {
-    VersionService.Replay replay = versions.latest(client.getId()).orElseThrow();
+    VersionService.Replay replay = versions.latest(client).orElseThrow();
     List<Integer> done =
         Timeline.compile(replay.session(Side.LEFT, SessionLength.USUAL)).segments().stream()
             .map(Segment::seconds)
@@ -132,6 +139,7 @@ abstract class AppTest {
         replay.version().number(),
         Side.LEFT,
         SessionLength.USUAL,
+        null,
         OffsetDateTime.ofInstant(started, ZoneOffset.UTC),
         "Europe/Lisbon",
         2,
@@ -152,7 +160,7 @@ abstract class AppTest {
         .with(
             authentication(
                 UsernamePasswordAuthenticationToken.authenticated(
-                    me, null, List.of(new SimpleGrantedAuthority("ROLE_PRACTITIONER")))))
+                    me, null, AuthorityUtils.createAuthorityList(me.role().authorities()))))
         .with(csrf());
   }
 }

@@ -13,7 +13,9 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import org.biokinet.app.account.Me;
 import org.biokinet.app.account.Practice;
+import org.biokinet.app.client.Circumstances;
 import org.biokinet.app.client.Client;
+import org.biokinet.app.client.Contact;
 import org.biokinet.app.program.DraftService.Outcome;
 import org.biokinet.app.program.DraftService.State;
 import org.biokinet.app.program.ProgramVersion;
@@ -129,7 +131,8 @@ class DraftTest extends AppTest {
   @Test
   void pagesWithNothingAndWithLongNamesOpen() throws Exception {
     Me me = practitioner();
-    Client empty = clients.add(me, "N".repeat(120), null, "w".repeat(160), LISBON, 5);
+    Client empty =
+        clients.add(me, Contact.of("N".repeat(120), LISBON), Circumstances.of("w".repeat(160)));
     for (String station : List.of("screen", "measure", "plan", "do", "review")) {
       mvc.perform(as(me, get("/clients/" + empty.getId() + "/" + station)))
           .andExpect(status().isOk());

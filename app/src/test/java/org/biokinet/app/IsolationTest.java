@@ -16,7 +16,10 @@ import java.util.List;
 import java.util.Set;
 import java.util.UUID;
 import org.biokinet.app.account.Me;
+import org.biokinet.app.account.Role;
+import org.biokinet.app.client.Circumstances;
 import org.biokinet.app.client.Client;
+import org.biokinet.app.client.Contact;
 import org.hamcrest.Matchers;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -72,7 +75,10 @@ class IsolationTest extends AppTest {
                   .param("note", "called")
                   .param("about", UUID.randomUUID().toString())
                   .param("examined", "reflexes")
-                  .param("found", "nothing"))
+                  .param("found", "nothing")
+                  .param("seen", "0")
+                  .param("reason", "shoulder")
+                  .param("duplicate", client.getId().toString()))
           .andExpect(
               result ->
                   assertThat(result.getResponse().getStatus()).as(route.toString()).isEqualTo(404));
@@ -96,8 +102,8 @@ class IsolationTest extends AppTest {
   @Test
   void aListShowsOnlyTheOwnPractice() throws Exception {
     Me me = practitioner();
-    clients.add(me, "Mine Only", null, "", LISBON, 5);
-    clients.add(practitioner(), "Theirs Only", null, "", LISBON, 5);
+    clients.add(me, Contact.of("Mine Only", LISBON), Circumstances.of(""));
+    clients.add(practitioner(), Contact.of("Theirs Only", LISBON), Circumstances.of(""));
     mvc.perform(as(me, get("/")))
         .andExpect(content().string(Matchers.containsString("Mine Only")))
         .andExpect(content().string(Matchers.not(Matchers.containsString("Theirs Only"))));
@@ -110,7 +116,7 @@ class IsolationTest extends AppTest {
   void aDeviceReachesItsOwnClientAndNoPractitionersPage() throws Exception {
     Me me = practitioner();
     Client one = client(me);
-    Client other = clients.add(me, "Bea Other", null, "", LISBON, 5);
+    Client other = clients.add(me, Contact.of("Bea Other", LISBON), Circumstances.of(""));
     screen(me, other, Set.of(), Set.of(), Set.of());
     share(me, one, "chin-tuck", "3x10s");
     share(me, other, "neck-rotation", "5");
@@ -126,7 +132,7 @@ class IsolationTest extends AppTest {
   @Test
   void aPractitionerIsNobodyOnTheClientsPages() throws Exception {
     String email = UUID.randomUUID() + "@practice.example";
-    accounts.addPractitioner(practice(), email, "A. Practitioner", PASSWORD);
+    accounts.addPractitioner(practice(), email, "A. Practitioner", Role.PRACTITIONER, PASSWORD);
     Cookie session =
         mvc.perform(post("/sign-in").param("email", email).param("password", PASSWORD).with(csrf()))
             .andExpect(redirectedUrl("/"))

@@ -15,19 +15,29 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import jakarta.servlet.http.Cookie;
 import java.time.Duration;
 import java.time.LocalDate;
+import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import org.biokinet.app.account.Me;
+import org.biokinet.app.client.Circumstances;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientEvent;
+import org.biokinet.app.client.Contact;
 import org.biokinet.app.program.DraftService;
+import org.biokinet.app.program.VersionService;
 import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.app.session.SessionRow;
+import org.biokinet.app.session.SessionUpload;
 import org.biokinet.app.worklist.WorklistService;
+import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.program.DraftEdit;
+import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.progress.Attention;
+import org.biokinet.core.safety.Clearance;
 import org.biokinet.core.safety.Gate;
+import org.biokinet.core.timeline.Segment;
+import org.biokinet.core.timeline.Timeline;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.jdbc.core.JdbcTemplate;
@@ -41,6 +51,12 @@ class ScreeningTest extends AppTest {
 
   private Gate.Why why(Client client) {
     return ((Gate.Closed) screenings.gate(client)).why();
+  }
+
+  private ScreeningService.Recorded record(
+      Me me, Client client, UUID about, String examined, String found, String medical) {
+    return screenings.record(
+        me, client.getId(), about, new Clearance(clock.instant(), "", examined, found, medical));
   }
 
   private DraftService.Outcome tryToShare(Me me, Client client, String exercise, String dose) {
@@ -117,11 +133,11 @@ class ScreeningTest extends AppTest {
     mvc.perform(as(me, post(path)).param("about", about.toString()).param("examined", "all"))
         .andExpect(flash().attributeExists("recordError"))
         .andExpect(flash().attribute("examined", "all"));
-    assertThat(screenings.record(me, client.getId(), about, "reflexes", "fine", ""))
-        .isEqualTo(ScreeningService.Recorded.NEEDS_MEDICAL);
+    assertThat(record(me, client, about, "reflexes", "fine", ""))
+        .isInstanceOf(ScreeningService.Recorded.Lacking.class);
     assertThat(why(client)).isEqualTo(Gate.Why.EMERGENCY);
-    assertThat(screenings.record(me, client.getId(), about, "reflexes", "fine", "clinic: no cord"))
-        .isEqualTo(ScreeningService.Recorded.DONE);
+    assertThat(record(me, client, about, "reflexes", "fine", "clinic: no cord"))
+        .isInstanceOf(ScreeningService.Recorded.Done.class);
     assertThat(screenings.gate(client).open()).isTrue();
   }
 
@@ -133,8 +149,8 @@ class ScreeningTest extends AppTest {
     UUID read = screenings.all(me, client.getId()).get(0).id();
     clock.moveTo(clock.instant().plusSeconds(60));
     screen(me, client, Set.of("legs"), Set.of(), Set.of());
-    assertThat(screenings.record(me, client.getId(), read, "temperature", "36.8", "seen"))
-        .isEqualTo(ScreeningService.Recorded.OVERTAKEN);
+    assertThat(record(me, client, read, "temperature", "36.8", "seen"))
+        .isInstanceOf(ScreeningService.Recorded.Overtaken.class);
     assertThat(why(client)).isEqualTo(Gate.Why.EMERGENCY);
   }
 
@@ -194,8 +210,70 @@ class ScreeningTest extends AppTest {
     assertThat(attention(client)).isEqualTo(Attention.WHILE_CLOSED);
   }
 
+  /** That item alone waits, with a word why; the rest can be done and is recorded. */
   @Test
-  void aNewerScreeningThatLocksAnItemHoldsTheProgram() throws Exception {
+  void aNewerScreeningThatLocksAnItemHoldsThatItem() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "full-neck-circle", "3", "chin-tuck", "3x5s");
+    Cookie device = device(me, client);
+    clock.moveTo(clock.instant().plusSeconds(60));
+    screen(me, client, Set.of(), Set.of(), Set.of("cervical-stenosis"));
+    mvc.perform(get("/me/today").cookie(device))
+        .andExpect(view().name("session/today"))
+        .andExpect(content().string(containsString("Waits since your last screening")))
+        .andExpect(content().string(containsString("stenosis")));
+    mvc.perform(get("/me/player?pain=2").cookie(device))
+        .andExpect(view().name("session/player"))
+        .andExpect(content().string(containsString("\"paused\":[0]")))
+        .andExpect(content().string(not(containsString("\"item\":0"))));
+    VersionService.Replay replay = versions.latest(client).orElseThrow();
+    List<Integer> done =
+        Timeline.compile(replay.session(Side.LEFT, SessionLength.USUAL, Set.of(0)))
+            .segments()
+            .stream()
+            .map(Segment::seconds)
+            .toList();
+    SessionUpload whole = session(client, clock.instant(), SessionRow.Ended.FINISHED);
+    sessions.record(
+        asClient(client),
+        new SessionUpload(
+            whole.uploadId(),
+            whole.version(),
+            whole.lead(),
+            whole.length(),
+            List.of(0),
+            whole.startedAt(),
+            whole.zone(),
+            whole.painBefore(),
+            whole.ended(),
+            "",
+            done));
+    assertThat(clients.history(client.getId()).open(ClientEvent.Kind.WHILE_CLOSED)).isEmpty();
+    assertThat(
+            jdbc.queryForList(
+                "select distinct item from session_item where session_id = ?",
+                Integer.class,
+                sessions.page(client.getId(), 0, 1).getContent().get(0).getId().toString()))
+        .containsExactly(1);
+  }
+
+  /** An older tab still has all steps: what it sends is kept, and put before the practitioner. */
+  @Test
+  void whatIsDoneOfALockedItemIsKeptAndFlagged() {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "full-neck-circle", "3", "chin-tuck", "3x5s");
+    SessionUpload stale = session(client, clock.instant(), SessionRow.Ended.FINISHED);
+    clock.moveTo(clock.instant().plusSeconds(60));
+    screen(me, client, Set.of(), Set.of(), Set.of("cervical-stenosis"));
+    sessions.record(asClient(client), stale);
+    assertThat(sessions.page(client.getId(), 0, 5).getTotalElements()).isEqualTo(1);
+    assertThat(attention(client)).isEqualTo(Attention.WHILE_CLOSED);
+  }
+
+  @Test
+  void nothingIsLeftWhereEveryItemWaits() throws Exception {
     Me me = practitioner();
     Client client = client(me);
     share(me, client, "full-neck-circle", "3");
@@ -204,7 +282,7 @@ class ScreeningTest extends AppTest {
     screen(me, client, Set.of(), Set.of(), Set.of("cervical-stenosis"));
     mvc.perform(get("/me/today").cookie(device))
         .andExpect(view().name("session/closed"))
-        .andExpect(content().string(containsString("no longer right for you")));
+        .andExpect(content().string(containsString("Nothing in this program is right for you")));
     mvc.perform(get("/me/player?pain=2").cookie(device)).andExpect(redirectedUrl("/me/today"));
   }
 
@@ -226,7 +304,7 @@ class ScreeningTest extends AppTest {
   }
 
   @Test
-  void aStopClosesTheGateUntilItIsDealtWith() {
+  void aStopClosesTheGateUntilItsOutcomeAndAScreening() {
     Me me = practitioner();
     Client client = client(me);
     share(me, client, "chin-tuck", "5x5s");
@@ -234,7 +312,12 @@ class ScreeningTest extends AppTest {
     assertThat(why(client)).isEqualTo(Gate.Why.STOPPED);
     assertThat(attention(client)).isEqualTo(Attention.STOPPED);
     clock.moveTo(clock.instant().plusSeconds(60));
-    clients.dealtWith(me, client.getId(), "called, a cramp");
+    clients.called(me, client.getId(), "no answer");
+    assertThat(why(client)).as("a call is no outcome").isEqualTo(Gate.Why.STOPPED);
+    clients.dealtWith(me, client.getId(), "seen, a cramp");
+    assertThat(why(client)).isEqualTo(Gate.Why.AFTER_STOP);
+    clock.moveTo(clock.instant().plusSeconds(60));
+    screen(me, client, Set.of(), Set.of(), Set.of());
     assertThat(screenings.gate(client).open()).isTrue();
   }
 
@@ -244,11 +327,9 @@ class ScreeningTest extends AppTest {
     Client child =
         clients.add(
             me,
-            "Young Example",
-            LocalDate.ofInstant(clock.instant(), LISBON).minusYears(17),
-            "trainee",
-            LISBON,
-            5);
+            Contact.of("Young Example", LISBON)
+                .born(LocalDate.ofInstant(clock.instant(), LISBON).minusYears(17)),
+            Circumstances.of("trainee"));
     screen(me, child, Set.of(), Set.of(), Set.of());
     assertThat(why(child)).isEqualTo(Gate.Why.CONSENT);
     assertThat(Optional.of(attention(child))).contains(Attention.SCREEN);
@@ -279,9 +360,9 @@ class ScreeningTest extends AppTest {
     screen(me, client, Set.of(), Set.of(), Set.of("knee"));
     share(me, client, "chin-tuck", "5x5s");
     Cookie device = device(me, client);
-    mvc.perform(get("/me/renew").cookie(device)).andExpect(redirectedUrl("/me/today"));
-    mvc.perform(renewal(device, "", "", "no")).andExpect(redirectedUrl("/me/today"));
-    assertThat(screenings.all(me, client.getId())).as("not time yet").hasSize(1);
+    mvc.perform(get("/me/today").cookie(device))
+        .andExpect(content().string(containsString("Something new today?")))
+        .andExpect(content().string(not(containsString("Anything new since"))));
     clock.moveTo(clock.instant().plus(Duration.ofDays(80)));
     mvc.perform(get("/me/today").cookie(device))
         .andExpect(content().string(containsString("Anything new since")));
@@ -307,7 +388,7 @@ class ScreeningTest extends AppTest {
     Client client = unscreened(me);
     screen(me, client, Set.of(), Set.of("inflammatory"), Set.of());
     UUID about = screenings.all(me, client.getId()).get(0).id();
-    screenings.record(me, client.getId(), about, "upper neck", "stable", "");
+    record(me, client, about, "upper neck", "stable", "");
     share(me, client, "diaphragmatic-breathing", "4br");
     Cookie device = device(me, client);
     var before = ((Gate.Open) screenings.gate(client)).assessment().lockedFeatures();

@@ -20,7 +20,9 @@ import java.util.List;
 import java.util.Set;
 import java.util.UUID;
 import org.biokinet.app.account.Me;
+import org.biokinet.app.client.Circumstances;
 import org.biokinet.app.client.Client;
+import org.biokinet.app.client.Contact;
 import org.biokinet.app.session.CheckInUpload;
 import org.biokinet.app.session.SessionRow;
 import org.biokinet.app.session.SessionRow.Ended;
@@ -65,6 +67,7 @@ class SessionTest extends AppTest {
             upload.version(),
             upload.lead(),
             upload.length(),
+            null,
             upload.startedAt(),
             upload.zone(),
             5,
@@ -106,7 +109,7 @@ class SessionTest extends AppTest {
     // Half of 203 s: the stretch (109 s) does not fit, rotation (47 s) and chin tuck (40 s) do.
     var brief =
         Timeline.compile(
-            versions.latest(client.getId()).orElseThrow().session(Side.LEFT, SessionLength.SHORT));
+            versions.latest(client).orElseThrow().session(Side.LEFT, SessionLength.SHORT));
     assertThat(brief.segments()).extracting(Segment::item).doesNotContain(0).contains(1, 2);
     send(
             device,
@@ -116,6 +119,7 @@ class SessionTest extends AppTest {
                 1,
                 Side.LEFT,
                 SessionLength.SHORT,
+                null,
                 session(client, Instant.now(), Ended.FINISHED).startedAt(),
                 "Europe/Lisbon",
                 2,
@@ -132,7 +136,9 @@ class SessionTest extends AppTest {
   @Test
   void aDayIsADayWhereTheClientLives() {
     Me me = practitioner();
-    Client client = clients.add(me, "Far Away", null, "", ZoneId.of("Pacific/Auckland"), 5);
+    Client client =
+        clients.add(
+            me, Contact.of("Far Away", ZoneId.of("Pacific/Auckland")), Circumstances.of(""));
     screen(me, client, Set.of(), Set.of(), Set.of());
     share(me, client, "chin-tuck", "3x10s");
     // 23:30 UTC is half past noon of the next day in Auckland in November.
@@ -173,6 +179,7 @@ class SessionTest extends AppTest {
                 UUID.randomUUID(),
                 1,
                 Side.LEFT,
+                null,
                 null,
                 good.startedAt(),
                 "Europe/Lisbon",
@@ -235,6 +242,10 @@ class SessionTest extends AppTest {
         .andExpect(redirectedUrl("/me/today"));
     mvc.perform(as(me, post(page + "/dealt-with")).param("note", "Called, no signs, may go on."))
         .andExpect(redirectedUrl(page + "/do"));
+    mvc.perform(get("/me/player").cookie(device).param("pain", "2"))
+        .andExpect(redirectedUrl("/me/today"));
+    clock.moveTo(clock.instant().plusSeconds(60));
+    screen(me, client, Set.of(), Set.of(), Set.of());
     mvc.perform(get("/me/player").cookie(device).param("pain", "2")).andExpect(status().isOk());
   }
 

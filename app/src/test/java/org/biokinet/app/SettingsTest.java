@@ -46,12 +46,12 @@ class SettingsTest extends AppTest {
     mvc.perform(as(me, form("", Map.of(Pace.CHANGE_SIDES, "6"))))
         .andExpect(redirectedUrl("/settings?saved"));
     // Handbook section 5: 248 s; five changes of side, each 2 s longer, make 258.
-    assertThat(Timeline.compile(versions.latest(client.getId()).orElseThrow().program()).seconds())
+    assertThat(Timeline.compile(versions.latest(client).orElseThrow().program()).seconds())
         .isEqualTo(248);
     mvc.perform(as(me, get("/clients/" + client.getId() + "/plan")))
         .andExpect(content().string(Matchers.containsString(">4:18</span>")));
     share(me, client, "neck-rotation", "5");
-    assertThat(versions.latest(client.getId()).orElseThrow().program().pacing())
+    assertThat(versions.latest(client).orElseThrow().program().pacing())
         .isEqualTo(Pacing.of(Map.of(Pace.CHANGE_SIDES, 6)));
     mvc.perform(as(me, get("/settings")))
         .andExpect(content().string(Matchers.containsString("change sides 4 → 6 s")));

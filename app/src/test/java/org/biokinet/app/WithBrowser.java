@@ -18,6 +18,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.biokinet.app.account.Practice;
+import org.biokinet.app.account.Role;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
@@ -98,7 +99,7 @@ abstract class WithBrowser extends AppTest {
 
   String newPractitioner(Practice practice) {
     String email = UUID.randomUUID() + "@practice.example";
-    accounts.addPractitioner(practice, email, "A. Practitioner", PASSWORD);
+    accounts.addPractitioner(practice, email, "A. Practitioner", Role.PRACTITIONER, PASSWORD);
     return email;
   }
 

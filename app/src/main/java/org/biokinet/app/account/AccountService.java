@@ -2,6 +2,7 @@ package org.biokinet.app.account;
 
 import java.time.Clock;
 import java.time.ZoneId;
+import java.util.List;
 import java.util.Locale;
 import java.util.UUID;
 import org.biokinet.app.support.Changes;
@@ -32,17 +33,37 @@ public class AccountService {
     return practices.save(new Practice(name, zone, phone, clock.instant()));
   }
 
+  /** Adds somebody; the mail address must be free. */
   @Changes
-  public Me addPractitioner(Practice practice, String email, String name, String password) {
+  public Me addPractitioner(
+      Practice practice, String email, String name, Role role, String password) {
     Practitioner p =
         practitioners.save(
             new Practitioner(
                 practice.getId(),
                 email.toLowerCase(Locale.ROOT),
                 name,
+                role,
                 passwords.encode(password),
                 clock.instant()));
-    return new Me(p.getId(), practice.getId(), name, practice.name(), practice.zone().getId());
+    return me(p, practice);
+  }
+
+  static Me me(Practitioner p, Practice practice) {
+    return new Me(
+        p.getId(), practice.getId(), p.name(), practice.name(), practice.zone().getId(), p.role());
+  }
+
+  /** Somebody whose clients these can be. */
+  public record Colleague(UUID id, String name) {}
+
+  /** Those of my practice who treat, by name. */
+  @Transactional(readOnly = true)
+  public List<Colleague> colleagues(Me me) {
+    return practitioners.findByPracticeIdOrderByName(me.practiceId()).stream()
+        .filter(p -> p.active() && p.role().clinical())
+        .map(p -> new Colleague(p.getId(), p.name()))
+        .toList();
   }
 
   @Transactional(readOnly = true)

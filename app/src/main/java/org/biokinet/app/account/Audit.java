@@ -1,9 +1,14 @@
 package org.biokinet.app.account;
 
 import java.time.Clock;
+import java.time.Instant;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.springframework.data.domain.PageRequest;
+import org.springframework.data.domain.Pageable;
+import org.springframework.data.domain.Slice;
 import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Query;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -14,7 +19,29 @@ public class Audit {
 
   interface Rows extends JpaRepository<AuditRow, UUID> {
     long countByClientIdAndAction(UUID clientId, String action);
+
+    @Query(
+        """
+        select r from AuditRow r where r.practiceId = :practice and r.at >= :from and r.at < :until
+          and (:client is null or r.clientId = :client) and (:actor is null or r.actorId = :actor)
+          order by r.at desc, r.id
+        """)
+    Slice<AuditRow> page(
+        UUID practice,
+        Instant from,
+        Instant until,
+        @Nullable UUID client,
+        @Nullable UUID actor,
+        Pageable page);
   }
+
+  /**
+   * Which lines somebody wants to read.
+   *
+   * @param client about whom, or null for everybody and the practice itself
+   * @param actor by whom, or null for everybody
+   */
+  record Wanted(Instant from, Instant until, @Nullable UUID client, @Nullable UUID actor) {}
 
   private static final int LONGEST_DETAIL = 300;
 
@@ -44,6 +71,12 @@ public class Audit {
     write(me.practiceId(), "practitioner", me.id(), null, action, detail);
   }
 
+  /** The same by somebody who is not signed in but has shown who they are. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  void ofPractice(UUID practiceId, UUID actorId, String action, String detail) {
+    write(practiceId, "practitioner", actorId, null, action, detail);
+  }
+
   /** A page about a client was opened. */
   @Transactional
   public void saw(Me me, UUID clientId, String page) {
@@ -52,6 +85,18 @@ public class Audit {
 
   public long count(UUID clientId, String action) {
     return rows.countByClientIdAndAction(clientId, action);
+  }
+
+  /** The newest first; only an owner gets here. */
+  @Transactional(readOnly = true)
+  Slice<AuditRow> page(Me me, Wanted wanted, int page, int size) {
+    return rows.page(
+        me.practiceId(),
+        wanted.from(),
+        wanted.until(),
+        wanted.client(),
+        wanted.actor(),
+        PageRequest.of(page, size));
   }
 
   private void write(

@@ -3,6 +3,7 @@ package org.biokinet.app.account;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
 import java.time.Instant;
+import java.util.Optional;
 import java.util.UUID;
 import org.biokinet.app.support.Row;
 import org.jspecify.annotations.Nullable;
@@ -39,9 +40,31 @@ class AuditRow extends Row {
     this.detail = detail;
   }
 
-  @Override
-  public String toString() {
-    return "%s %s %s %s %s %s %s"
-        .formatted(practiceId, at, actor, actorId, clientId, action, detail);
+  Instant at() {
+    return at;
+  }
+
+  String actor() {
+    return actor;
+  }
+
+  UUID actorId() {
+    return actorId;
+  }
+
+  Optional<UUID> clientId() {
+    return Optional.ofNullable(clientId);
+  }
+
+  String action() {
+    return action;
+  }
+
+  String detail() {
+    return detail;
+  }
+
+  UUID practiceId() {
+    return practiceId;
   }
 }

@@ -3,8 +3,8 @@ package org.biokinet.app.account;
 import java.io.Serializable;
 import java.util.UUID;
 
-/** The signed-in practitioner, as kept in the session. */
-public record Me(UUID id, UUID practiceId, String name, String practice, String zone)
+/** Somebody of a practice who is signed in, as kept in the session. */
+public record Me(UUID id, UUID practiceId, String name, String practice, String zone, Role role)
     implements Serializable {
 
   /** The name under which sessions of this person are found. */

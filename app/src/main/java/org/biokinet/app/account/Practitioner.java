@@ -1,11 +1,14 @@
 package org.biokinet.app.account;
 
 import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
 import java.time.Instant;
 import java.util.UUID;
 import org.biokinet.app.support.Row;
+import org.jspecify.annotations.Nullable;
 
-/** A person who prescribes. */
+/** Somebody of a practice: whoever prescribes, and the front desk. */
 @Entity
 public class Practitioner extends Row {
   private UUID practiceId;
@@ -15,14 +18,25 @@ public class Practitioner extends Row {
   private boolean singleKeys = true;
   private Instant createdAt;
 
+  @Enumerated(EnumType.STRING)
+  private Role role;
+
+  private @Nullable Instant leftAt;
+
   @SuppressWarnings("NullAway.Init")
   protected Practitioner() {}
 
   public Practitioner(
-      UUID practiceId, String email, String name, String passwordHash, Instant createdAt) {
+      UUID practiceId,
+      String email,
+      String name,
+      Role role,
+      String passwordHash,
+      Instant createdAt) {
     this.practiceId = practiceId;
     this.email = email;
     this.name = name;
+    this.role = role;
     this.passwordHash = passwordHash;
     this.createdAt = createdAt;
   }
@@ -41,6 +55,31 @@ public class Practitioner extends Row {
 
   public String passwordHash() {
     return passwordHash;
+  }
+
+  void setPasswordHash(String hash) {
+    this.passwordHash = hash;
+  }
+
+  public Role role() {
+    return role;
+  }
+
+  void setRole(Role other) {
+    this.role = other;
+  }
+
+  /** Whether the person may still sign in; the name stays on what they did. */
+  public boolean active() {
+    return leftAt == null;
+  }
+
+  void leave(Instant at) {
+    leftAt = at;
+  }
+
+  void comeBack() {
+    leftAt = null;
   }
 
   public Instant createdAt() {

@@ -1,7 +1,6 @@
 package org.biokinet.app.account;
 
 import java.time.Duration;
-import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import org.springframework.security.authentication.AuthenticationProvider;
@@ -9,11 +8,11 @@ import org.springframework.security.authentication.BadCredentialsException;
 import org.springframework.security.authentication.LockedException;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.core.Authentication;
-import org.springframework.security.core.authority.SimpleGrantedAuthority;
+import org.springframework.security.core.authority.AuthorityUtils;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;
 
-/** Checks a practitioner's mail address and password, throttled by address. */
+/** Checks somebody's mail address and password, throttled by address. */
 @Component
 public class SignIn implements AuthenticationProvider {
 
@@ -21,6 +20,7 @@ public class SignIn implements AuthenticationProvider {
   private final Practices practices;
   private final PasswordEncoder passwords;
   private final Throttle throttle;
+  private final SignInHistory history;
 
   /** Compared with when nobody has the address, so that both answers take as long. */
   private final String nobodysHash;
@@ -29,11 +29,13 @@ public class SignIn implements AuthenticationProvider {
       Practitioners practitioners,
       Practices practices,
       PasswordEncoder passwords,
-      Throttle throttle) {
+      Throttle throttle,
+      SignInHistory history) {
     this.practitioners = practitioners;
     this.practices = practices;
     this.passwords = passwords;
     this.throttle = throttle;
+    this.history = history;
     this.nobodysHash = passwords.encode("nobody has this password");
   }
 
@@ -42,23 +44,25 @@ public class SignIn implements AuthenticationProvider {
     String email = typed.getName().strip().toLowerCase(Locale.ROOT);
     String password = String.valueOf(typed.getCredentials());
     String bucket = "sign-in " + email;
+    Optional<Practitioner> found = practitioners.findByEmail(email);
     Optional<Duration> wait = throttle.waiting(bucket);
     if (wait.isPresent()) {
+      found.ifPresent(p -> history.tried(p.getId(), SignInRow.Outcome.LOCKED));
       throw new LockedException("wait %d min".formatted(wait.get().toMinutes() + 1));
     }
-    Optional<Practitioner> found = practitioners.findByEmail(email);
     boolean right =
         passwords.matches(password, found.map(Practitioner::passwordHash).orElse(nobodysHash));
-    if (found.isEmpty() || !right) {
+    if (found.isEmpty() || !right || !found.get().active()) {
       throttle.failed(bucket);
+      found.ifPresent(p -> history.tried(p.getId(), SignInRow.Outcome.WRONG));
       throw new BadCredentialsException("wrong");
     }
     throttle.succeeded(bucket);
     Practitioner p = found.get();
-    Practice practice = practices.findById(p.practiceId()).orElseThrow();
-    Me me = new Me(p.getId(), p.practiceId(), p.name(), practice.name(), practice.zone().getId());
+    history.tried(p.getId(), SignInRow.Outcome.IN);
+    Me me = AccountService.me(p, practices.findById(p.practiceId()).orElseThrow());
     return UsernamePasswordAuthenticationToken.authenticated(
-        me, null, List.of(new SimpleGrantedAuthority("ROLE_PRACTITIONER")));
+        me, null, AuthorityUtils.createAuthorityList(me.role().authorities()));
   }
 
   @Override

@@ -24,8 +24,18 @@ public class ClientEvent extends Row {
     PAIN_TOO_HIGH,
     /** A session came in while the gate was closed. */
     WHILE_CLOSED,
+    /** Somebody has called the client; what is open stays open. */
+    CALLED,
     /** The practitioner has dealt with what came before. */
-    DEALT_WITH
+    DEALT_WITH,
+    /** The client has forgotten the PIN and asks for another. */
+    PIN_FORGOTTEN,
+    ARCHIVED,
+    REACTIVATED,
+    /** The client is back with something new; programs and answers begin again. */
+    NEW_EPISODE,
+    /** A second record of the same person was joined to this one. */
+    MERGED
   }
 
   private UUID clientId;

@@ -37,6 +37,10 @@ class ClientLink extends Row {
     return pinHash;
   }
 
+  void setPinHash(String hash) {
+    pinHash = hash;
+  }
+
   UUID madeBy() {
     return madeBy;
   }

@@ -1,19 +1,19 @@
 package org.biokinet.app.client;
 
 import java.time.Clock;
-import java.time.LocalDate;
-import java.time.ZoneId;
+import java.time.Instant;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import org.biokinet.app.account.Audit;
 import org.biokinet.app.account.Me;
 import org.biokinet.app.support.Changes;
 import org.biokinet.app.support.NotFound;
 import org.jspecify.annotations.Nullable;
+import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -22,40 +22,205 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class ClientService {
 
+  interface Goals extends JpaRepository<GoalRow, UUID> {
+    List<GoalRow> findByClientIdAndEndedAtIsNullOrderByMadeAtAscActivityAsc(UUID clientId);
+  }
+
+  /** Fewer digits than these name nobody: they may be an extension. */
+  private static final int LEAST_DIGITS = 6;
+
   private final Clients clients;
+  private final Goals goals;
   private final ClientEvents events;
   private final Audit audit;
   private final Clock clock;
 
-  ClientService(Clients clients, ClientEvents events, Audit audit, Clock clock) {
+  ClientService(Clients clients, Goals goals, ClientEvents events, Audit audit, Clock clock) {
     this.clients = clients;
+    this.goals = goals;
     this.events = events;
     this.audit = audit;
     this.clock = clock;
   }
 
+  /** Adds a client of mine, of whom little is known yet. */
+  @Changes
+  public Client add(Me me, Contact contact, Circumstances circumstances) {
+    return add(me, me.id(), contact, circumstances, Set.of(), List.of());
+  }
+
+  /**
+   * Adds a client.
+   *
+   * @param practitionerId whose client it is
+   */
   @Changes
   public Client add(
       Me me,
-      String name,
-      @Nullable LocalDate birthDate,
-      String work,
-      ZoneId zone,
-      double breathSeconds) {
+      UUID practitionerId,
+      Contact contact,
+      Circumstances circumstances,
+      Set<UUID> team,
+      List<Goal> wanted) {
     Client client =
-        clients.save(
-            new Client(
-                me.practiceId(),
-                me.id(),
-                name,
-                birthDate,
-                work,
-                zone,
-                Locale.ENGLISH,
-                breathSeconds,
-                clock.instant()));
+        new Client(me.practiceId(), practitionerId, contact, circumstances, clock.instant());
+    client.giveTo(practitionerId, team);
+    clients.save(client);
+    setGoals(me, client, wanted);
     audit.changed(me, client.getId(), "client added", "");
     return client;
+  }
+
+  /** Those in whose record the same person may stand: the same name and birth date, or phone. */
+  @Transactional(readOnly = true)
+  public List<Client> alike(Me me, Contact contact) {
+    String digits = digits(contact.phone());
+    return clients.findByPracticeIdOrderByName(me.practiceId()).stream()
+        .filter(c -> c.mergedInto().isEmpty())
+        .filter(
+            c ->
+                (c.name().equalsIgnoreCase(contact.name())
+                        && (c.birthDate().isEmpty()
+                            || contact.birthDate().isEmpty()
+                            || c.birthDate().equals(contact.birthDate())))
+                    || (digits.length() >= LEAST_DIGITS && digits(c.phone()).equals(digits)))
+        .toList();
+  }
+
+  private static String digits(String phone) {
+    return phone.replaceAll("\\D", "");
+  }
+
+  /**
+   * Changes who a client is and how to reach them.
+   *
+   * @param seen the version that was edited
+   * @return false when somebody was faster; then nothing is changed
+   */
+  @Changes
+  public boolean change(Me me, UUID id, int seen, Contact contact) {
+    Client client = lock(me, id);
+    if (client.version() != seen) return false;
+    if (!client.contact().equals(contact)) {
+      client.set(contact);
+      audit.changed(me, id, "contact changed", "");
+    }
+    return true;
+  }
+
+  /** The same with everything else that a practitioner writes about a client. */
+  @Changes
+  public boolean change(
+      Me me,
+      UUID id,
+      int seen,
+      Contact contact,
+      Circumstances circumstances,
+      UUID practitionerId,
+      Set<UUID> team,
+      List<Goal> wanted) {
+    if (!change(me, id, seen, contact)) return false;
+    Client client = lock(me, id);
+    client.set(circumstances);
+    client.giveTo(practitionerId, team);
+    setGoals(me, client, wanted);
+    audit.changed(me, id, "client changed", "");
+    return true;
+  }
+
+  /** A goal that stays as it was keeps its date. */
+  private void setGoals(Me me, Client client, List<Goal> wanted) {
+    Instant now = clock.instant();
+    List<GoalRow> standing =
+        goals.findByClientIdAndEndedAtIsNullOrderByMadeAtAscActivityAsc(client.getId());
+    for (GoalRow row : standing) if (!wanted.contains(row.goal())) row.end(now);
+    List<Goal> kept = standing.stream().map(GoalRow::goal).toList();
+    for (Goal goal : wanted) {
+      if (!kept.contains(goal)) goals.save(new GoalRow(client.getId(), goal, me.id(), now));
+    }
+  }
+
+  @Transactional(readOnly = true)
+  public List<Goal> goals(UUID clientId) {
+    return goals.findByClientIdAndEndedAtIsNullOrderByMadeAtAscActivityAsc(clientId).stream()
+        .map(GoalRow::goal)
+        .toList();
+  }
+
+  @Transactional(readOnly = true)
+  public Set<UUID> careTeam(Me me, UUID id) {
+    return get(me, id).careTeam();
+  }
+
+  /** Nothing goes on for an archived client; the record stays as it is. */
+  @Changes
+  public void archive(Me me, UUID id) {
+    Client client = lock(me, id);
+    if (client.archived()) return;
+    client.archive(clock.instant());
+    happened(id, ClientEvent.Kind.ARCHIVED, me.id(), "");
+    audit.changed(me, id, "archived", "");
+  }
+
+  /** Takes an archived client up again where things stood. */
+  @Changes
+  public void reactivate(Me me, UUID id) {
+    Client client = lock(me, id);
+    if (!client.archived() || client.mergedInto().isPresent()) return;
+    client.reactivate();
+    happened(id, ClientEvent.Kind.REACTIVATED, me.id(), "");
+    audit.changed(me, id, "reactivated", "");
+  }
+
+  /**
+   * The client is back with something new: screened anew, programs and goals begin again, history
+   * stays.
+   */
+  @Changes
+  public void beginEpisode(Me me, UUID id, String reason) {
+    Client client = lock(me, id);
+    if (client.mergedInto().isPresent()) return;
+    client.beginEpisode(clock.instant());
+    setGoals(me, client, List.of());
+    happened(id, ClientEvent.Kind.NEW_EPISODE, me.id(), reason);
+    audit.changed(me, id, "new episode", reason);
+  }
+
+  /**
+   * Joins a duplicate to the record that stays. What stands in the duplicate stays readable there;
+   * contact data that the other lacks is taken over; and since nobody knows which answers are
+   * right, the client is asked again wherever the duplicate was ever screened.
+   *
+   * @param screened whether it was
+   */
+  @Changes
+  public void merge(Me me, UUID stays, UUID duplicate, boolean screened) {
+    if (stays.equals(duplicate)) throw new IllegalArgumentException("a record and itself");
+    Client into = lock(me, stays);
+    Client from = lock(me, duplicate);
+    if (into.mergedInto().isPresent() || from.mergedInto().isPresent()) return;
+    Contact a = into.contact();
+    Contact b = from.contact();
+    into.set(
+        new Contact(
+            a.name(),
+            a.birthDate().or(b::birthDate),
+            a.phone().isEmpty() ? b.phone() : a.phone(),
+            a.email().isEmpty() ? b.email() : a.email(),
+            a.zone(),
+            a.language()));
+    Instant now = clock.instant();
+    from.mergeInto(stays, now);
+    if (screened) into.askAgain(now);
+    happened(stays, ClientEvent.Kind.MERGED, me.id(), b.name());
+    audit.changed(me, stays, "merged", "took in " + duplicate);
+    audit.changed(me, duplicate, "merged", "into " + stays);
+  }
+
+  /** The records that were found to be duplicates of this one. */
+  @Transactional(readOnly = true)
+  public List<Client> merged(UUID id) {
+    return clients.findByMergedIntoOrderByCreatedAt(id);
   }
 
   /**
@@ -74,9 +239,12 @@ public class ClientService {
     return clients.lock(id, me.practiceId()).orElseThrow(NotFound::new);
   }
 
+  /** Everybody who was not joined to another record, the archived too. */
   @Transactional(readOnly = true)
   public List<Client> all(Me me) {
-    return clients.findByPracticeIdOrderByName(me.practiceId());
+    return clients.findByPracticeIdOrderByName(me.practiceId()).stream()
+        .filter(c -> c.mergedInto().isEmpty())
+        .toList();
   }
 
   /** For callers that already know the client by right: its own device. */
@@ -114,6 +282,13 @@ public class ClientService {
   public void setBreath(Me me, UUID clientId, double seconds) {
     lock(me, clientId).setBreath(seconds);
     audit.changed(me, clientId, "breath", seconds + " s");
+  }
+
+  /** Somebody has called; what is open stays open until its outcome is written down. */
+  @Changes
+  public void called(Me me, UUID clientId, String note) {
+    happened(get(me, clientId).getId(), ClientEvent.Kind.CALLED, me.id(), note);
+    audit.changed(me, clientId, "called", note);
   }
 
   /** The practitioner has called, seen or written; what was open is closed with this note. */

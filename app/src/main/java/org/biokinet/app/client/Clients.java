@@ -15,6 +15,8 @@ interface Clients extends JpaRepository<Client, UUID> {
 
   List<Client> findByPracticeIdOrderByName(UUID practiceId);
 
+  List<Client> findByMergedIntoOrderByCreatedAt(UUID id);
+
   /** Held until the transaction ends: whoever changes a client's program waits in line here. */
   @Lock(LockModeType.PESSIMISTIC_WRITE)
   @Query("select c from Client c where c.id = :id and c.practiceId = :practiceId")

@@ -26,4 +26,12 @@ public record History(Map<ClientEvent.Kind, ClientEvent> newest) {
   public boolean paused() {
     return open(ClientEvent.Kind.STOPPED).isPresent();
   }
+
+  /** Whether the client waits for another PIN. */
+  public boolean pinForgotten() {
+    Optional<ClientEvent> made = newest(ClientEvent.Kind.LINK_MADE);
+    return newest(ClientEvent.Kind.PIN_FORGOTTEN)
+        .filter(e -> made.isEmpty() || e.at().isAfter(made.get().at()))
+        .isPresent();
+  }
 }

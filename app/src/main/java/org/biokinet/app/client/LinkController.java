@@ -2,6 +2,7 @@ package org.biokinet.app.client;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import org.biokinet.app.account.AccountService;
 import org.biokinet.app.support.NotFound;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
@@ -14,21 +15,37 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** Opening a client's link: the PIN, then a clean address. */
 @Controller
 class LinkController {
 
   private final LinkService links;
+  private final AccountService accounts;
 
-  LinkController(LinkService links) {
+  LinkController(LinkService links, AccountService accounts) {
     this.links = links;
+    this.accounts = accounts;
   }
 
   @GetMapping("/c/{token}")
-  String ask(@PathVariable String token) {
-    if (!links.exists(token)) throw new NotFound();
+  String ask(@PathVariable String token, Model model) {
+    show(token, model);
     return "client/pin";
+  }
+
+  private void show(String token, Model model) {
+    model.addAttribute("token", token);
+    model.addAttribute("practice", accounts.practice(links.practiceOf(token)));
+  }
+
+  /** The PIN is forgotten: the practice is told, and nothing else happens. */
+  @PostMapping("/c/{token}/forgotten")
+  String forgotten(@PathVariable String token, RedirectAttributes once) {
+    links.pinForgotten(token);
+    once.addFlashAttribute("told", true);
+    return "redirect:/c/" + token;
   }
 
   @PostMapping("/c/{token}")
@@ -51,6 +68,7 @@ class LinkController {
       response.addHeader(HttpHeaders.SET_COOKIE, cookie.toString());
       return "redirect:/me/today";
     }
+    show(token, model);
     response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
     if (opening instanceof LinkService.Opening.Wait wait) {
       response.setStatus(HttpStatus.TOO_MANY_REQUESTS.value());

@@ -102,9 +102,61 @@ public class LinkService {
         .map(l -> new State(l.madeAt(), l.openedAt()));
   }
 
+  /** A new PIN for the link that stands, shown once; devices that are in stay in. */
+  @Changes
+  public Optional<String> newPin(Me me, UUID clientId) {
+    Client client = clients.lock(me, clientId);
+    return links.findByClientIdOrderByMadeAtDesc(client.getId()).stream()
+        .filter(l -> !l.revoked())
+        .findFirst()
+        .map(
+            link -> {
+              String pin = Secrets.pin();
+              link.setPinHash(passwords.encode(pin));
+              throttle.succeeded(bucket(link));
+              clients.happened(clientId, ClientEvent.Kind.LINK_MADE, me.id(), "new PIN");
+              audit.changed(me, clientId, "new PIN", "");
+              return pin;
+            });
+  }
+
+  /** Ends every link of a client, on every device. */
+  @Changes
+  public void end(Me me, UUID clientId) {
+    Client client = clients.lock(me, clientId);
+    Instant now = clock.instant();
+    links.findByClientIdOrderByMadeAtDesc(client.getId()).forEach(l -> l.revoke(now));
+    audit.changed(me, clientId, "link ended", "");
+  }
+
+  /**
+   * Whose link it is, for who has not given the PIN yet.
+   *
+   * @throws NotFound when there is no such link, or it has ended
+   */
   @Transactional(readOnly = true)
-  public boolean exists(String token) {
-    return links.findByTokenHash(Secrets.hash(token)).filter(l -> !l.revoked()).isPresent();
+  public UUID practiceOf(String token) {
+    return clients.byId(live(token).clientId()).practiceId();
+  }
+
+  private ClientLink live(String token) {
+    return links
+        .findByTokenHash(Secrets.hash(token))
+        .filter(l -> !l.revoked())
+        .orElseThrow(NotFound::new);
+  }
+
+  private static String bucket(ClientLink link) {
+    return "pin " + link.getId();
+  }
+
+  /** The client asks for another PIN; said once until there is one. */
+  @Changes
+  public void pinForgotten(String token) {
+    Client client = clients.byId(live(token).clientId());
+    if (clients.history(client.getId()).pinForgotten()) return;
+    clients.happened(client.getId(), ClientEvent.Kind.PIN_FORGOTTEN, null, "");
+    audit.changedByClient(client.practiceId(), client.getId(), "PIN forgotten", "");
   }
 
   /**
@@ -114,12 +166,8 @@ public class LinkService {
    */
   @Changes
   public Opening open(String token, String pin) {
-    ClientLink link =
-        links
-            .findByTokenHash(Secrets.hash(token))
-            .filter(l -> !l.revoked())
-            .orElseThrow(NotFound::new);
-    String bucket = "pin " + link.getId();
+    ClientLink link = live(token);
+    String bucket = bucket(link);
     Optional<Duration> wait = throttle.waiting(bucket);
     if (wait.isPresent()) return new Opening.Wait(wait.get());
     if (!passwords.matches(pin, link.pinHash())) {

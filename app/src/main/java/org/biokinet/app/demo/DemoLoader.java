@@ -6,7 +6,6 @@ import java.time.LocalTime;
 import java.time.OffsetDateTime;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -16,9 +15,13 @@ import org.biokinet.app.account.AccountService;
 import org.biokinet.app.account.Me;
 import org.biokinet.app.account.Practice;
 import org.biokinet.app.account.Practitioners;
+import org.biokinet.app.account.Role;
+import org.biokinet.app.client.Circumstances;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientMe;
 import org.biokinet.app.client.ClientService;
+import org.biokinet.app.client.Contact;
+import org.biokinet.app.client.Goal;
 import org.biokinet.app.client.LinkService;
 import org.biokinet.app.library.LibraryService;
 import org.biokinet.app.program.DraftService;
@@ -52,6 +55,8 @@ import org.springframework.stereotype.Component;
 public class DemoLoader implements ApplicationRunner {
 
   public static final String PRACTITIONER = "okafor@harbourlane.example";
+  public static final String COLLEAGUE = "aldana@harbourlane.example";
+  public static final String DESK = "desk@harbourlane.example";
   public static final String PASSWORD = "harbour-lane-demo";
   public static final String CLIENT_TOKEN = "demo-ines";
   public static final String CLIENT_PIN = "246810";
@@ -101,25 +106,27 @@ public class DemoLoader implements ApplicationRunner {
   public void load() {
     today = clock.instant().atZone(ZONE).toLocalDate();
     try {
-      at(11, 9 * 60);
+      at(95, 9 * 60);
       Practice practice = accounts.addPractice("Harbour Lane Physiotherapy", ZONE, "555 0142");
-      Me okafor = accounts.addPractitioner(practice, PRACTITIONER, "M. Okafor", PASSWORD);
+      Me okafor = add(practice, PRACTITIONER, "M. Okafor", Role.OWNER);
+      Me aldana = add(practice, COLLEAGUE, "J. Aldana", Role.PRACTITIONER);
+      add(practice, DESK, "P. Quist", Role.FRONT_DESK);
       chartTable(okafor);
-      ines(okafor);
+      longAgo(okafor, aldana);
+      at(11, 9 * 60);
+      ines(okafor, aldana);
       at(4, 10 * 60);
       tobias(okafor);
+      stopped(aldana);
       flagged(okafor);
-      at(1, 16 * 60);
-      clients.add(
-          okafor,
-          "Chen Wei-Ting",
-          LocalDate.of(1998, 3, 2),
-          "chart drafter, just referred",
-          ZONE,
-          5);
+      referred(okafor);
     } finally {
       clock.backToNow();
     }
+  }
+
+  private Me add(Practice practice, String email, String name, Role role) {
+    return accounts.addPractitioner(practice, email, name, role, PASSWORD);
   }
 
   /** Moves the clock to so many days back, at this minute of the day. */
@@ -149,27 +156,115 @@ public class DemoLoader implements ApplicationRunner {
     library.save(me, new OwnExercise("", facts, words), 0);
   }
 
+  /** One whose screening ends soon, one back from leave, and one whose treatment has ended. */
+  private void longAgo(Me okafor, Me aldana) {
+    at(80, 11 * 60);
+    Client hana =
+        clients.add(
+            aldana,
+            Contact.of("Hana Iwasaki", ZONE)
+                .born(LocalDate.of(1981, 8, 3))
+                .reachedBy("555 0163", ""),
+            Circumstances.of("forecaster, early watch").agreed(today.minusDays(80)));
+    screen(aldana, hana, Set.of(), Set.of(), Set.of("wrist"), 2);
+    write(
+        aldana,
+        hana,
+        "Early watch",
+        List.of(
+            new String[] {"shoulder-roll", "6"},
+            new String[] {"upper-trap-stretch", "2x20s @3"},
+            new String[] {"chin-tuck", "3x8s"}));
+    at(70, 15 * 60);
+    Client mateus =
+        clients.add(
+            okafor,
+            Contact.of("Mateus Brandt", ZONE).born(LocalDate.of(1963, 1, 22)).reachedBy("", ""),
+            Circumstances.of("chart drafter, retired since").agreed(today.minusDays(70)));
+    screen(okafor, mateus, Set.of(), Set.of(), Set.of(), 1);
+    clients.archive(okafor, mateus.getId());
+    at(40, 10 * 60);
+    Client soraya =
+        clients.add(
+            okafor,
+            Contact.of("Soraya Haddad", ZONE)
+                .born(LocalDate.of(1990, 12, 9))
+                .reachedBy("555 0158", "soraya@forecast.example"),
+            Circumstances.of("forecaster, back from leave").agreed(today.minusDays(40)));
+    screen(okafor, soraya, Set.of(), Set.of(), Set.of(), 3);
+    write(
+        okafor,
+        soraya,
+        "Before leave",
+        List.of(new String[] {"neck-rotation", "5"}, new String[] {"levator-stretch", "2x15s @3"}));
+    for (int day = 38; day > 30; day -= 2) perform(soraya, day, 440, 3, 3, 3, "");
+    for (int day = 30; day > 1; day -= day > 10 ? 4 : 2) perform(hana, day, 400, 2, 2, 2, "");
+  }
+
+  /** One who stopped a session this morning. */
+  private void stopped(Me me) {
+    Client yusuf =
+        clients.add(
+            me,
+            Contact.of("Yusuf Demir", ZONE)
+                .born(LocalDate.of(1987, 6, 30))
+                .reachedBy("555 0171", ""),
+            Circumstances.of("night-shift supervisor").agreed(today.minusDays(4)));
+    screen(me, yusuf, Set.of(), Set.of(), Set.of(), 4);
+    write(
+        me,
+        yusuf,
+        "After the night",
+        List.of(
+            new String[] {"neck-rotation", "5"}, new String[] {"upper-trap-stretch", "2x15s @3"}));
+    at(1, 6 * 60);
+    record(yusuf, 1, 6 * 60, 4, SessionRow.Ended.STOPPED);
+  }
+
   /** One for each closed gate; nobody of them has a program yet. */
   private void flagged(Me me) {
     at(2, 11 * 60);
     Client rui =
         clients.add(
-            me, "Rui Taveira", LocalDate.of(1969, 9, 30), "marine-radio operator, nights", ZONE, 5);
+            me,
+            Contact.of("Rui Taveira", ZONE)
+                .born(LocalDate.of(1969, 9, 30))
+                .reachedBy("555 0119", ""),
+            Circumstances.of("marine-radio operator, nights").agreed(today.minusDays(2)));
     screen(me, rui, Set.of(), Set.of("weakness"), Set.of(), 5);
     at(1, 9 * 60);
     Client amara =
         clients.add(
-            me, "Amara Nwosu", LocalDate.of(1978, 2, 11), "night-shift supervisor", ZONE, 5);
+            me,
+            Contact.of("Amara Nwosu", ZONE)
+                .born(LocalDate.of(1978, 2, 11))
+                .reachedBy("555 0125", ""),
+            Circumstances.of("night-shift supervisor").agreed(today.minusDays(1)));
     screen(me, amara, Set.of("electric"), Set.of(), Set.of(), 4);
     Client lena =
         clients.add(
             me,
-            "Lena Sandvik",
-            today.minusYears(17).withDayOfYear(40),
-            "trainee at the chart table",
-            ZONE,
-            5);
+            Contact.of("Lena Sandvik", ZONE).born(today.minusYears(17).withDayOfYear(40)),
+            Circumstances.of("trainee at the chart table"));
     screen(me, lena, Set.of(), Set.of(), Set.of(), 3);
+  }
+
+  /** Just referred, and has answered at home before the first visit. */
+  private void referred(Me me) {
+    at(1, 16 * 60);
+    Client chen =
+        clients.add(
+            me,
+            Contact.of("Chen Wei-Ting", ZONE)
+                .born(LocalDate.of(1998, 3, 2))
+                .reachedBy("555 0134", "chen@forecast.example"),
+            Circumstances.of("chart drafter, just referred"));
+    links.make(me, chen.getId(), new LinkService.Made("demo-chen", CLIENT_PIN));
+    at(1, 20 * 60);
+    screenings.saveBeforeVisit(
+        asClient(chen),
+        Answers.of(
+            Set.of(), Set.of(), Set.of("wrist"), 5, Irritability.Settles.WITHIN_AN_HOUR, true));
   }
 
   private void screen(
@@ -186,15 +281,22 @@ public class DemoLoader implements ApplicationRunner {
             signs, flags, conditions, worst, Irritability.Settles.WITHIN_10_MINUTES, worst > 3));
   }
 
-  private void ines(Me me) {
+  private void ines(Me me, Me colleague) {
     Client ines =
         clients.add(
             me,
-            "Ines Caldeira",
-            LocalDate.of(1985, 5, 17),
-            "night forecaster, four screens",
-            ZONE,
-            5);
+            me.id(),
+            Contact.of("Ines Caldeira", ZONE)
+                .born(LocalDate.of(1985, 5, 17))
+                .reachedBy("555 0177", "ines@forecast.example"),
+            Circumstances.of("night forecaster, four screens")
+                .desk(9, 4, Circumstances.Shifts.NIGHTS)
+                .time(10, 2, Circumstances.Hand.RIGHT)
+                .agreed(today.minusDays(11)),
+            Set.of(colleague.id()),
+            List.of(
+                new Goal("a whole watch without rubbing the neck", 4, 8),
+                new Goal("looking over the right shoulder when parking", 5, 9)));
     screen(me, ines, Set.of(), Set.of(), Set.of("headache"), 4);
     write(
         me,
@@ -225,11 +327,9 @@ public class DemoLoader implements ApplicationRunner {
     Client tobias =
         clients.add(
             me,
-            "Tobias Renner",
-            LocalDate.of(1971, 11, 30),
-            "marine-radio operator, rotating shifts",
-            ZONE,
-            6);
+            Contact.of("Tobias Renner", ZONE).born(LocalDate.of(1971, 11, 30)),
+            Circumstances.of("marine-radio operator, rotating shifts").agreed(today.minusDays(4)));
+    clients.setBreath(me, tobias.getId(), 6);
     screen(me, tobias, Set.of(), Set.of(), Set.of(), 2);
     write(
         me,
@@ -253,35 +353,41 @@ public class DemoLoader implements ApplicationRunner {
 
   private void perform(
       Client client, int daysBack, int minute, int before, int highest, int felt, String note) {
-    ClientMe me =
-        new ClientMe(
-            client.getId(),
-            client.practiceId(),
-            client.firstName(),
-            client.zone(),
-            client.language());
-    VersionService.Replay replay = versions.latest(client.getId()).orElseThrow();
+    UUID id = record(client, daysBack, minute, before, SessionRow.Ended.FINISHED);
+    sessions.record(
+        asClient(client), new CheckInUpload(UUID.randomUUID(), id, highest, felt, note));
+  }
+
+  private UUID record(Client client, int daysBack, int minute, int before, SessionRow.Ended ended) {
+    VersionService.Replay replay = versions.latest(client).orElseThrow();
     Side lead = sessions.nextLead(client.getId());
-    List<Integer> done = new ArrayList<>();
-    for (Segment s : Timeline.compile(replay.session(lead, SessionLength.USUAL)).segments())
-      done.add(s.seconds());
+    List<Integer> done =
+        Timeline.compile(replay.session(lead, SessionLength.USUAL)).segments().stream()
+            .map(Segment::seconds)
+            .toList();
     at(daysBack, minute);
     Instant started = clock.instant();
     at(daysBack, minute + 9);
     UUID id = UUID.randomUUID();
     sessions.record(
-        me,
+        asClient(client),
         new SessionUpload(
             id,
             replay.version().number(),
             lead,
             SessionLength.USUAL,
+            null,
             OffsetDateTime.ofInstant(started, ZoneOffset.UTC),
             ZONE.getId(),
             before,
-            SessionRow.Ended.FINISHED,
-            "",
+            ended,
+            ended == SessionRow.Ended.STOPPED ? "Stopped in Upper trapezius stretch," : "",
             done));
-    sessions.record(me, new CheckInUpload(UUID.randomUUID(), id, highest, felt, note));
+    return id;
+  }
+
+  private static ClientMe asClient(Client client) {
+    return new ClientMe(
+        client.getId(), client.practiceId(), client.firstName(), client.zone(), client.language());
   }
 }

@@ -25,6 +25,7 @@ import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.app.support.Changes;
 import org.biokinet.core.dose.DoseNotation;
 import org.biokinet.core.exercise.Catalogue;
+import org.biokinet.core.library.Alternatives;
 import org.biokinet.core.program.Draft;
 import org.biokinet.core.program.DraftEdit;
 import org.biokinet.core.program.DraftItem;
@@ -65,24 +66,21 @@ public class DraftService {
    *
    * @param seq length of the log, sent along with the next change
    * @param shared the version that was shared last
+   * @param nextVersion the number it would be shared as
    * @param started whether anything was changed since then
    */
   public record State(
       Client client,
       Optional<VersionService.Replay> shared,
+      int nextVersion,
       Draft draft,
       int seq,
       boolean canUndo,
       boolean canRedo,
       boolean started) {
 
-    /** The number it would be shared as. */
-    public int nextVersion() {
-      return shared.map(s -> s.version().number() + 1).orElse(1);
-    }
-
     State with(Draft other) {
-      return new State(client, shared, other, seq, canUndo, canRedo, started);
+      return new State(client, shared, nextVersion, other, seq, canUndo, canRedo, started);
     }
   }
 
@@ -181,7 +179,7 @@ public class DraftService {
                 () ->
                     drafts.save(
                         new DraftRow(
-                            clientId, write(Draft.class, start(replays.latest(clientId))), now)));
+                            clientId, write(Draft.class, start(replays.latest(client))), now)));
     List<DraftEntryRow> log = entries.findByKeyDraftIdOrderByKeySeq(row.getId());
     Optional<UUID> other = overtakenBy(me, seq, log);
     if (other.isPresent()) {
@@ -233,7 +231,8 @@ public class DraftService {
             state.draft(), client.breathSeconds(), settings.pacing(me.practiceId()), catalogue);
     if (check.problem().isPresent()) return new Outcome.Refused(state, check.problem().get());
     Program program = check.timeline().orElseThrow().program();
-    Optional<String> objection = objection(((Gate.Open) gate).assessment(), program, catalogue);
+    Optional<String> objection =
+        objection(((Gate.Open) gate).assessment(), program, client.means(), catalogue);
     if (objection.isPresent()) {
       audit.changed(me, clientId, "share refused", "beyond the screening");
       return new Outcome.Refused(state, objection.get());
@@ -259,11 +258,11 @@ public class DraftService {
   }
 
   private static Optional<String> objection(
-      Assessment assessment, Program program, Catalogue catalogue) {
+      Assessment assessment, Program program, Alternatives.Means means, Catalogue catalogue) {
     for (Item i : program.items()) {
       Optional<String> objection =
           DoseCheck.objection(
-              assessment, i.exercise(), new Feature.Setting(i.position(), false), i.dose());
+              assessment, i.exercise(), Feature.Setting.of(i.position(), means), i.dose());
       if (objection.isPresent()) {
         String name = catalogue.words(i.exercise(), Library.LANGUAGE).name();
         return Optional.of("%s: %s.".formatted(name, objection.get()));
@@ -279,7 +278,8 @@ public class DraftService {
             read(Draft.class, row.startState()), log.stream().map(this::entry).toList());
     return new State(
         client,
-        replays.latest(client.getId()),
+        replays.latest(client),
+        nextVersion(client),
         replayed.draft(),
         log.size(),
         replayed.canUndo(),
@@ -288,8 +288,16 @@ public class DraftService {
   }
 
   private State untouched(Client client) {
-    Optional<VersionService.Replay> shared = replays.latest(client.getId());
-    return new State(client, shared, start(shared), 0, false, false, false);
+    Optional<VersionService.Replay> shared = replays.latest(client);
+    return new State(client, shared, nextVersion(client), start(shared), 0, false, false, false);
+  }
+
+  /** Numbers go on from episode to episode. */
+  private int nextVersion(Client client) {
+    return versions
+        .findFirstByClientIdOrderByNumberDesc(client.getId())
+        .map(v -> v.number() + 1)
+        .orElse(1);
   }
 
   /** A draft starts from what was shared last; the keys are the same each time it is made. */

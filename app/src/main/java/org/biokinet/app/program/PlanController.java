@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.biokinet.app.account.Me;
 import org.biokinet.app.account.SettingsService;
+import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientHeader;
 import org.biokinet.app.client.ClientService;
 import org.biokinet.app.client.Station;
@@ -19,15 +20,15 @@ import org.biokinet.core.anatomy.Position;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.DoseNotation;
 import org.biokinet.core.dose.Parsed;
-import org.biokinet.core.exercise.Catalogue;
 import org.biokinet.core.exercise.Exercise;
 import org.biokinet.core.ledger.Band;
+import org.biokinet.core.library.Alternatives;
 import org.biokinet.core.program.DraftEdit;
 import org.biokinet.core.program.DraftItem;
 import org.biokinet.core.program.Item.Priority;
 import org.biokinet.core.program.Order;
 import org.biokinet.core.program.Program;
-import org.biokinet.core.safety.Assessment;
+import org.biokinet.core.safety.Feature;
 import org.biokinet.core.safety.Gate;
 import org.biokinet.core.timeline.DraftTimeline;
 import org.biokinet.core.timeline.SessionOrder;
@@ -105,11 +106,29 @@ class PlanController {
     model.addAttribute("client", state.client());
     model.addAttribute("library", mine);
     model.addAttribute("ruledOut", mine.search().understood(q).ruledOut());
+    model.addAttribute("locked", locked(state.client(), hits));
     model.addAttribute("hits", hits.stream().limit(MOST_HITS).toList());
     model.addAttribute("more", Math.max(0, hits.size() - MOST_HITS));
     model.addAttribute("q", q.strip());
     model.addAttribute("seq", state.seq());
     return "program/plan-parts :: hits";
+  }
+
+  /** What the screening locks of these, with the reason, so that it is seen before it is added. */
+  private Map<String, String> locked(Client client, List<Exercise> hits) {
+    Map<String, String> locked = new HashMap<>();
+    screenings
+        .gate(client)
+        .answers()
+        .ifPresent(
+            a -> {
+              for (Exercise e : hits.stream().limit(MOST_HITS).toList()) {
+                a.of(e, Feature.Setting.of(e.usualPosition(), client.means())).locks().stream()
+                    .findFirst()
+                    .ifPresent(reason -> locked.put(e.id(), reason.words()));
+              }
+            });
+    return locked;
   }
 
   @PostMapping("/add")
@@ -401,18 +420,15 @@ class PlanController {
   private void gate(Me me, DraftService.State state, Model model) {
     Gate gate = screenings.gate(state.client());
     if (gate instanceof Gate.Closed closed) model.addAttribute("closed", closed.why());
-    Optional<Assessment> assessment =
-        gate instanceof Gate.Open open
-            ? Optional.of(open.assessment())
-            : ((Gate.Closed) gate).assessment();
     Map<String, Screened> lines = new HashMap<>();
-    Catalogue catalogue = library.of(me.practiceId()).catalogue();
+    Library mine = library.of(me.practiceId());
+    Alternatives.Means means = state.client().means();
     for (DraftItem item : state.draft().items()) {
-      Optional<Exercise> exercise = catalogue.find(item.exercise());
-      if (assessment.isEmpty() || exercise.isEmpty()) continue;
-      Exercise e = exercise.get();
+      Optional<Exercise> e = mine.catalogue().find(item.exercise());
+      if (e.isEmpty()) continue;
       lines.put(
-          item.key(), Screened.of(assessment.get(), e, item.position(), item.dose(), catalogue));
+          item.key(),
+          Screened.of(gate.answers(), e.get(), item.position(), item.dose(), means, mine));
     }
     model.addAttribute("screened", lines);
   }

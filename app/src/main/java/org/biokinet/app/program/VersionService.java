@@ -8,11 +8,14 @@ import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.function.BinaryOperator;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import org.biokinet.app.client.Client;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.exercise.Catalogue;
 import org.biokinet.core.program.Program;
@@ -35,7 +38,12 @@ public class VersionService {
 
     /** One session of it; a side that the practitioner has fixed goes first whatever the turn. */
     public Program session(Side turn, SessionLength length) {
-      return program.session(turn, length);
+      return session(turn, length, Set.of());
+    }
+
+    /** The same without the items that wait. */
+    public Program session(Side turn, SessionLength length, Set<Integer> waiting) {
+      return program.without(waiting).session(turn, length);
     }
   }
 
@@ -50,9 +58,17 @@ public class VersionService {
     this.json = json;
   }
 
+  /** What is in force: the newest version of the present episode. */
   @Transactional(readOnly = true)
-  public Optional<Replay> latest(UUID clientId) {
-    return versions.findFirstByClientIdOrderByNumberDesc(clientId).map(this::kept);
+  public Optional<Replay> latest(Client client) {
+    return versions
+        .findFirstByClientIdOrderByNumberDesc(client.getId())
+        .filter(v -> inEpisode(v, client))
+        .map(this::kept);
+  }
+
+  private static boolean inEpisode(ProgramVersion v, Client client) {
+    return !v.sharedAt().isBefore(client.episodeSince());
   }
 
   @Transactional(readOnly = true)
@@ -65,10 +81,13 @@ public class VersionService {
     return versions.findByClientIdOrderByNumber(clientId);
   }
 
-  /** The newest version of each of these clients that has one. */
+  /** The version in force of each of these clients that has one. */
   @Transactional(readOnly = true)
-  public Map<UUID, ProgramVersion> newest(Collection<UUID> clientIds) {
-    return versions.findByClientIdIn(clientIds).stream()
+  public Map<UUID, ProgramVersion> newest(Collection<Client> of) {
+    Map<UUID, Client> clients =
+        of.stream().collect(Collectors.toMap(Client::getId, Function.identity()));
+    return versions.findByClientIdIn(clients.keySet()).stream()
+        .filter(v -> inEpisode(v, Objects.requireNonNull(clients.get(v.clientId()))))
         .collect(
             Collectors.toMap(
                 ProgramVersion::clientId,

@@ -14,6 +14,7 @@ class ClearanceRow extends Row {
   private String examined;
   private String found;
   private String medicalOutcome;
+  private String neck;
   private UUID practitionerId;
   private Instant at;
 
@@ -25,12 +26,14 @@ class ClearanceRow extends Row {
       String examined,
       String found,
       String medicalOutcome,
+      String neck,
       UUID practitionerId,
       Instant at) {
     this.screeningId = screeningId;
     this.examined = examined;
     this.found = found;
     this.medicalOutcome = medicalOutcome;
+    this.neck = neck;
     this.practitionerId = practitionerId;
     this.at = at;
   }
@@ -49,6 +52,11 @@ class ClearanceRow extends Row {
 
   String medicalOutcome() {
     return medicalOutcome;
+  }
+
+  /** The rule for a neck that was just hurt, as JSON; empty where it was not asked. */
+  String neck() {
+    return neck;
   }
 
   UUID practitionerId() {

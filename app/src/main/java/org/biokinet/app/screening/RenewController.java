@@ -1,7 +1,6 @@
 package org.biokinet.app.screening;
 
 import jakarta.servlet.http.HttpServletResponse;
-import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
@@ -59,11 +58,11 @@ class RenewController {
   }
 
   private String show(ClientMe me, Renewal renewal, Map<String, String> problems, Model model) {
-    Optional<LocalDate> since = screenings.renewal(clients.byId(me.id()));
+    Optional<ScreeningService.Renewable> since = screenings.renewal(clients.byId(me.id()));
     if (since.isEmpty()) return "redirect:/me/today";
     model.addAttribute("me", me);
     model.addAttribute("practice", accounts.practice(me.practiceId()));
-    model.addAttribute("since", Days.day(since.get()));
+    model.addAttribute("since", Days.day(since.get().since()));
     model.addAttribute("renewal", renewal);
     model.addAttribute("problems", problems);
     model.addAttribute("signs", EmergencySign.values());

@@ -44,14 +44,14 @@ record Renewal(Set<String> signs, Set<String> flags, Set<String> none, String wo
   }
 
   /**
-   * These answers in place of the earlier ones; what is not asked again stays. What an examined red
-   * flag, sign or arm symptom has left on becomes a condition, so that renewing unlocks nothing.
+   * These answers in place of the earlier ones; what is not asked again stays.
+   *
+   * @param inForce what locks and limits now, with what an examined red flag, sign or arm symptom
+   *     has left on: it becomes a condition, so that renewing unlocks nothing
    */
-  Answers over(Answers before) {
+  Answers over(Answers before, Set<Condition> inForce) {
     Set<String> conditions =
-        before.screening(false).inForce(true).keySet().stream()
-            .map(Condition::code)
-            .collect(Collectors.toCollection(LinkedHashSet::new));
+        inForce.stream().map(Condition::code).collect(Collectors.toCollection(LinkedHashSet::new));
     Set<String> raised = new LinkedHashSet<>(flags);
     if (news.equals("yes")) raised.add(RedFlag.NEWS.code());
     Set<String> denied = new LinkedHashSet<>(before.none());

@@ -4,18 +4,24 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.biokinet.app.account.Me;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientHeader;
 import org.biokinet.app.client.ClientService;
 import org.biokinet.app.client.Station;
 import org.biokinet.app.support.Days;
+import org.biokinet.core.safety.Assessment;
+import org.biokinet.core.safety.Clearance;
 import org.biokinet.core.safety.Condition;
 import org.biokinet.core.safety.EmergencySign;
 import org.biokinet.core.safety.Gate;
 import org.biokinet.core.safety.Irritability;
 import org.biokinet.core.safety.RedFlag;
+import org.biokinet.core.safety.Screening;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -80,36 +86,49 @@ class ScreenController {
       @AuthenticationPrincipal Me me,
       @PathVariable UUID id,
       @RequestParam UUID about,
-      @RequestParam(defaultValue = "") String examined,
-      @RequestParam(defaultValue = "") String found,
-      @RequestParam(defaultValue = "") String medical,
+      @RequestParam MultiValueMap<String, String> sent,
       RedirectAttributes once) {
-    String back = "redirect:/clients/" + clients.get(me, id).getId() + "/screen";
+    Client client = clients.get(me, id);
+    String back = "redirect:/clients/" + id + "/screen";
+    String examined = text(sent, "examined");
+    String found = text(sent, "found");
+    String medical = text(sent, "medical");
+    NeckRule neck =
+        NeckRule.read(sent, client.age(clock.instant().atZone(client.zone()).toLocalDate()));
     once.addFlashAttribute("examined", examined);
     once.addFlashAttribute("found", found);
     once.addFlashAttribute("medical", medical);
+    once.addFlashAttribute("neck", neck);
+    Optional<String> problem = problem(examined, found, medical).or(neck::problem);
+    if (problem.isPresent()) {
+      once.addFlashAttribute("recordError", problem.get());
+      return back;
+    }
+    ScreeningService.Recorded outcome =
+        screenings.record(
+            me,
+            id,
+            about,
+            new Clearance(clock.instant(), "", examined, found, medical, neck.rule()));
+    if (outcome instanceof ScreeningService.Recorded.Done) return back + "?recorded";
+    once.addFlashAttribute(
+        "recordError",
+        outcome instanceof ScreeningService.Recorded.Lacking lacking
+            ? lacking.what()
+            : "There is a newer screening; read it first. What you typed is here.");
+    return back;
+  }
+
+  private static String text(MultiValueMap<String, String> sent, String name) {
+    return Objects.requireNonNullElse(sent.getFirst(name), "").strip();
+  }
+
+  private static Optional<String> problem(String examined, String found, String medical) {
     if (examined.isBlank() || found.isBlank()) {
-      once.addFlashAttribute("recordError", "Write both: what you examined, and what you found.");
-      return back;
+      return Optional.of("Write both: what you examined, and what you found.");
     }
-    if (examined.length() > 500 || found.length() > 500 || medical.length() > 500) {
-      once.addFlashAttribute("recordError", "At most 500 characters in each.");
-      return back;
-    }
-    return switch (screenings.record(
-        me, id, about, examined.strip(), found.strip(), medical.strip())) {
-      case DONE -> back + "?recorded";
-      case OVERTAKEN -> {
-        once.addFlashAttribute(
-            "recordError", "There is a newer screening; read it first. What you typed is here.");
-        yield back;
-      }
-      case NEEDS_MEDICAL -> {
-        once.addFlashAttribute(
-            "recordError", "Emergency signs: the gate opens on what a doctor has decided.");
-        yield back;
-      }
-    };
+    boolean tooLong = examined.length() > 500 || found.length() > 500 || medical.length() > 500;
+    return tooLong ? Optional.of("At most 500 characters in each.") : Optional.empty();
   }
 
   private String show(
@@ -117,21 +136,51 @@ class ScreenController {
     header.show(me, id, Station.SCREEN, model);
     Client client = clients.get(me, id);
     List<ScreeningService.Kept> all = screenings.all(me, id);
+    Optional<ScreeningService.Kept> toConfirm = screenings.toConfirm(me, id);
+    boolean blank = answers.equals(Answers.BLANK);
     Gate gate = screenings.gate(client);
     model.addAttribute("gate", gate);
     model.addAttribute("open", gate.open());
     if (gate instanceof Gate.Closed closed) model.addAttribute("why", closed.why());
     if (gate instanceof Gate.Open o) model.addAttribute("gateOpen", o);
+    gate.answers().ifPresent(a -> model.addAttribute("assessment", a));
+    model.addAttribute("carried", carried(gate, all));
     model.addAttribute("screenings", all);
     model.addAttribute(
-        "when", all.stream().map(k -> Days.when(k.at(), clock.instant(), client.zone())).toList());
-    model.addAttribute("form", all.isEmpty() || again);
-    model.addAttribute("answers", answers);
+        "when",
+        all.stream()
+            .map(k -> Days.when(k.answered().at(), clock.instant(), client.zone()))
+            .toList());
+    model.addAttribute(
+        "againstStrongPull", gate.answers().map(a -> a.againstStrongPull(false)).orElse(List.of()));
+    boolean none = all.stream().noneMatch(ScreeningService.Kept::counts);
+    model.addAttribute("form", none || again || toConfirm.isPresent());
+    model.addAttribute("confirming", toConfirm.isPresent());
+    model.addAttribute(
+        "answers", blank ? toConfirm.map(ScreeningService.Kept::answers).orElse(answers) : answers);
     model.addAttribute("problems", problems);
     model.addAttribute("signs", EmergencySign.values());
     model.addAttribute("flags", RedFlag.values());
     model.addAttribute("conditionList", Condition.values());
     model.addAttribute("settlings", Irritability.Settles.values());
+    model.addAttribute("neckRule", NeckRule.Question.values());
+    if (!model.containsAttribute("neck")) model.addAttribute("neck", NeckRule.BLANK);
     return "screening/screen";
+  }
+
+  /** What stands open from earlier answers although the newest do not say it. */
+  private static List<String> carried(Gate gate, List<ScreeningService.Kept> all) {
+    Optional<Screening> inForce = gate.answers().map(Assessment::screening);
+    if (gate.open() || all.isEmpty() || inForce.isEmpty()) return List.of();
+    Screening newest = all.get(0).answered().screening();
+    return Stream.concat(
+            inForce.get().emergencies().stream()
+                .filter(x -> !newest.emergencies().contains(x))
+                .map(EmergencySign::label),
+            inForce.get().redFlags().stream()
+                .filter(x -> !newest.redFlags().contains(x))
+                .map(RedFlag::label))
+        .sorted()
+        .toList();
   }
 }

@@ -1,12 +1,15 @@
 package org.biokinet.app.screening;
 
 import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
 import jakarta.persistence.Table;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.Optional;
 import java.util.UUID;
 import org.biokinet.app.support.Row;
+import org.biokinet.core.safety.Answered;
 import org.jspecify.annotations.Nullable;
 
 /** Answers as they were given; never changed. */
@@ -18,6 +21,10 @@ class ScreeningRow extends Row {
   private String answers;
   private LocalDate localDate;
   private @Nullable UUID practitionerId;
+
+  @Enumerated(EnumType.STRING)
+  private Answered.Source source;
+
   private Instant at;
 
   @SuppressWarnings("NullAway.Init")
@@ -29,12 +36,14 @@ class ScreeningRow extends Row {
       String answers,
       LocalDate localDate,
       @Nullable UUID practitionerId,
+      Answered.Source source,
       Instant at) {
     this.clientId = clientId;
     this.formVersion = formVersion;
     this.answers = answers;
     this.localDate = localDate;
     this.practitionerId = practitionerId;
+    this.source = source;
     this.at = at;
   }
 
@@ -57,6 +66,10 @@ class ScreeningRow extends Row {
   /** Empty where the client has answered through the link. */
   Optional<UUID> practitionerId() {
     return Optional.ofNullable(practitionerId);
+  }
+
+  Answered.Source source() {
+    return source;
   }
 
   Instant at() {

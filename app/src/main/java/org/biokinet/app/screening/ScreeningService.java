@@ -3,15 +3,15 @@ package org.biokinet.app.screening;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import java.time.Clock;
-import java.time.Instant;
 import java.time.LocalDate;
-import java.time.Period;
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -19,50 +19,45 @@ import org.biokinet.app.account.AccountService;
 import org.biokinet.app.account.Audit;
 import org.biokinet.app.account.Me;
 import org.biokinet.app.client.Client;
+import org.biokinet.app.client.ClientEvent;
 import org.biokinet.app.client.ClientMe;
 import org.biokinet.app.client.ClientService;
+import org.biokinet.app.client.EverScreened;
 import org.biokinet.app.client.History;
 import org.biokinet.app.support.Changes;
+import org.biokinet.core.safety.Answered;
 import org.biokinet.core.safety.Assessment;
+import org.biokinet.core.safety.CSpineRule;
 import org.biokinet.core.safety.Clearance;
+import org.biokinet.core.safety.Condition;
 import org.biokinet.core.safety.Gate;
-import org.biokinet.core.safety.Screening;
 import org.springframework.data.jpa.repository.JpaRepository;
-import org.springframework.data.jpa.repository.Query;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
 /** Screenings, what was recorded about them, and the one gate that follows. */
 @Service
-public class ScreeningService {
+public class ScreeningService implements EverScreened {
 
   interface Screenings extends JpaRepository<ScreeningRow, UUID> {
     List<ScreeningRow> findByClientIdOrderByAtDesc(UUID clientId);
 
-    @Query(
-        """
-        select s from ScreeningRow s where s.clientId in :clients and s.at =
-          (select max(t.at) from ScreeningRow t where t.clientId = s.clientId)
-        """)
-    List<ScreeningRow> newest(Collection<UUID> clients);
+    List<ScreeningRow> findByClientIdInOrderByAtDesc(Collection<UUID> clientIds);
   }
 
   interface Clearances extends JpaRepository<ClearanceRow, UUID> {
     List<ClearanceRow> findByScreeningIdInOrderByAt(Collection<UUID> screeningIds);
   }
 
-  /** A screening as it was, with the record that goes with it. */
-  public record Kept(
-      UUID id,
-      LocalDate day,
-      Instant at,
-      String by,
-      Answers answers,
-      Screening screening,
-      Optional<Clearance> clearance) {
+  /**
+   * A screening as it was, with the record that goes with it.
+   *
+   * @param counts whether it is one of those that decide now; others are history
+   */
+  public record Kept(UUID id, String by, Answers answers, Answered answered, boolean counts) {
 
     public Assessment assessment() {
-      return Assessment.of(screening, clearance);
+      return Assessment.of(answered.screening(), answered.clearance());
     }
   }
 
@@ -107,26 +102,25 @@ public class ScreeningService {
   public Map<UUID, Gate> gates(Collection<Client> of) {
     if (of.isEmpty()) return Map.of();
     List<UUID> ids = of.stream().map(Client::getId).toList();
-    Map<UUID, ScreeningRow> newest =
-        screenings.newest(ids).stream()
-            .collect(Collectors.toMap(ScreeningRow::clientId, Function.identity(), (a, b) -> b));
-    Map<UUID, Clearance> records = clearances(newest.values());
+    Map<UUID, List<Kept>> kept = kept(of);
     Map<UUID, History> histories = clients.histories(ids);
     Map<UUID, LocalDate> sessions = lastSession.days(ids);
     Map<UUID, Gate> gates = new HashMap<>();
     for (Client c : of) {
-      Optional<ScreeningRow> row = Optional.ofNullable(newest.get(c.getId()));
-      LocalDate today = today(c);
+      History history = histories.getOrDefault(c.getId(), History.NONE);
       gates.put(
           c.getId(),
           Gate.of(
               new Gate.Facts(
-                  row.map(r -> read(r.answers()).screening(minor(c, today))),
-                  row.map(ScreeningRow::localDate).orElse(today),
-                  row.flatMap(r -> Optional.ofNullable(records.get(r.getId()))),
-                  histories.getOrDefault(c.getId(), History.NONE).paused(),
+                  c.archived(),
+                  kept.getOrDefault(c.getId(), List.of()).stream()
+                      .filter(Kept::counts)
+                      .map(Kept::answered)
+                      .toList(),
+                  history.newest(ClientEvent.Kind.STOPPED).map(ClientEvent::at),
+                  history.paused(),
                   Optional.ofNullable(sessions.get(c.getId()))),
-              today));
+              today(c)));
     }
     return gates;
   }
@@ -134,23 +128,57 @@ public class ScreeningService {
   /** All of a client's screenings, the newest first. */
   @Transactional(readOnly = true)
   public List<Kept> all(Me me, UUID clientId) {
-    Client client = clients.get(me, clientId);
-    List<ScreeningRow> rows = screenings.findByClientIdOrderByAtDesc(client.getId());
+    return all(clients.get(me, clientId));
+  }
+
+  private List<Kept> all(Client client) {
+    return kept(List.of(client)).getOrDefault(client.getId(), List.of());
+  }
+
+  @Override
+  @Transactional(readOnly = true)
+  public boolean any(Client client) {
+    return !all(client).isEmpty();
+  }
+
+  /** The record on which the gate of this client stands open; empty where none was needed. */
+  @Transactional(readOnly = true)
+  public Optional<Clearance> opened(Client client) {
+    return all(client).stream()
+        .filter(Kept::counts)
+        .map(Kept::answered)
+        .flatMap(a -> a.clearance().stream())
+        .findFirst();
+  }
+
+  private Map<UUID, List<Kept>> kept(Collection<Client> of) {
+    Map<UUID, Client> byId =
+        of.stream().collect(Collectors.toMap(Client::getId, Function.identity()));
+    List<ScreeningRow> rows = screenings.findByClientIdInOrderByAtDesc(byId.keySet());
     Map<UUID, Clearance> records = clearances(rows);
-    return rows.stream()
-        .map(
-            r -> {
-              Answers answers = read(r.answers());
-              return new Kept(
+    Map<UUID, List<Kept>> kept = new HashMap<>();
+    for (ScreeningRow r : rows) {
+      Client client = Objects.requireNonNull(byId.get(r.clientId()));
+      Answers answers = read(Answers.class, r.answers());
+      Answered answered =
+          new Answered(
+              answers.screening(minor(client, r.localDate())),
+              r.at(),
+              r.localDate(),
+              r.source(),
+              r.practitionerId().map(UUID::toString).orElse(""),
+              Optional.ofNullable(records.get(r.getId())));
+      boolean counts = client.screenAfter().filter(after -> r.at().isBefore(after)).isEmpty();
+      kept.computeIfAbsent(r.clientId(), id -> new ArrayList<>())
+          .add(
+              new Kept(
                   r.getId(),
-                  r.localDate(),
-                  r.at(),
                   r.practitionerId().map(accounts::practitionerName).orElse("the client"),
                   answers,
-                  answers.screening(minor(client, r.localDate())),
-                  Optional.ofNullable(records.get(r.getId())));
-            })
-        .toList();
+                  answered,
+                  counts));
+    }
+    return kept;
   }
 
   private Map<UUID, Clearance> clearances(Collection<ScreeningRow> of) {
@@ -167,7 +195,10 @@ public class ScreeningService {
                         accounts.practitionerName(r.practitionerId()),
                         r.examined(),
                         r.found(),
-                        r.medicalOutcome()),
+                        r.medicalOutcome(),
+                        r.neck().isEmpty()
+                            ? Optional.empty()
+                            : Optional.of(read(CSpineRule.class, r.neck()))),
                 (a, b) -> b));
   }
 
@@ -182,31 +213,82 @@ public class ScreeningService {
     Client client = clients.lock(me, clientId);
     screenings.save(
         new ScreeningRow(
-            clientId, Answers.VERSION, write(answers), today(client), me.id(), clock.instant()));
+            clientId,
+            Answers.VERSION,
+            write(answers),
+            today(client),
+            me.id(),
+            Answered.Source.PRACTITIONER,
+            clock.instant()));
     Assessment a = Assessment.of(answers.screening(minor(client, today(client))), Optional.empty());
     audit.changed(me, clientId, "screened", a.result().label());
+  }
+
+  /** Whether a client may still answer before the first visit: until a practitioner has asked. */
+  @Transactional(readOnly = true)
+  public boolean answersBeforeVisit(Client client) {
+    return !client.archived()
+        && all(client).stream()
+            .filter(Kept::counts)
+            .allMatch(k -> k.answered().source() == Answered.Source.BEFORE_VISIT);
+  }
+
+  /** What the client has answered before the first visit and nobody has confirmed. */
+  @Transactional(readOnly = true)
+  public Optional<Kept> toConfirm(Me me, UUID clientId) {
+    return all(me, clientId).stream()
+        .findFirst()
+        .filter(k -> k.counts() && k.answered().source() == Answered.Source.BEFORE_VISIT);
+  }
+
+  /** The client's own answers before the first visit; they open nothing until confirmed. */
+  @Changes
+  public void saveBeforeVisit(ClientMe me, Answers answers) {
+    Client client = clients.byId(me.id());
+    if (!answersBeforeVisit(client) || !answers.problems().isEmpty()) return;
+    screenings.save(
+        new ScreeningRow(
+            me.id(),
+            Answers.VERSION,
+            write(answers),
+            today(client),
+            null,
+            Answered.Source.BEFORE_VISIT,
+            clock.instant()));
+    Assessment a = Assessment.of(answers.screening(minor(client, today(client))), Optional.empty());
+    audit.changedByClient(me.practiceId(), me.id(), "answered at home", a.result().label());
   }
 
   /** Known numbness or tingling, as recorded last; empty where there is none. */
   @Transactional(readOnly = true)
   public String baseline(UUID clientId) {
-    return newest(clientId).map(r -> read(r.answers()).baseline()).orElse("");
+    return all(clients.byId(clientId)).stream()
+        .findFirst()
+        .map(k -> k.answers().baseline())
+        .orElse("");
   }
 
-  /** Since when anything new is asked about; empty while it is not time to ask. */
+  /**
+   * That a client can tell what is new, since when, and whether it is time to.
+   *
+   * @param due from {@link Gate#REMIND_FROM_DAY} on, or when a pause has closed the gate
+   */
+  public record Renewable(LocalDate since, boolean due) {}
+
+  /** Empty where a practitioner has to ask first. */
   @Transactional(readOnly = true)
-  public Optional<LocalDate> renewal(Client client) {
-    Gate gate = gate(client);
-    boolean due =
-        gate instanceof Gate.Open open
-            ? open.renewable()
-            : ((Gate.Closed) gate).why() == Gate.Why.LAPSED
-                || ((Gate.Closed) gate).why() == Gate.Why.LONG_PAUSE;
-    return due ? newest(client.getId()).map(ScreeningRow::localDate) : Optional.empty();
+  public Optional<Renewable> renewal(Client client) {
+    return renewal(client, gate(client));
   }
 
-  private Optional<ScreeningRow> newest(UUID clientId) {
-    return screenings.newest(List.of(clientId)).stream().reduce((a, b) -> b);
+  private Optional<Renewable> renewal(Client client, Gate gate) {
+    Optional<LocalDate> since = all(client).stream().findFirst().map(k -> k.answered().day());
+    if (gate instanceof Gate.Open open) {
+      return since.map(day -> new Renewable(day, open.renewable()));
+    }
+    Gate.Why why = ((Gate.Closed) gate).why();
+    boolean mine = why == Gate.Why.LAPSED || why == Gate.Why.LONG_PAUSE;
+    return mine ? since.map(day -> new Renewable(day, true)) : Optional.empty();
   }
 
   /**
@@ -216,48 +298,65 @@ public class ScreeningService {
   @Changes
   public void renew(ClientMe me, Renewal renewal) {
     Client client = clients.byId(me.id());
-    if (renewal(client).isEmpty() || !renewal.problems().isEmpty()) return;
-    Answers before = read(newest(me.id()).orElseThrow().answers());
+    Gate gate = gate(client);
+    if (renewal(client, gate).isEmpty() || !renewal.problems().isEmpty()) return;
+    Answers before = all(client).get(0).answers();
+    Set<Condition> inForce = gate.answers().orElseThrow().inForce().keySet();
     screenings.save(
         new ScreeningRow(
             me.id(),
             Answers.VERSION,
-            write(renewal.over(before)),
+            write(renewal.over(before, inForce)),
             today(client),
             null,
+            Answered.Source.RENEWAL,
             clock.instant()));
     audit.changedByClient(me.practiceId(), me.id(), "screening renewed", "");
   }
 
   /** What became of a record. */
-  public enum Recorded {
-    DONE,
+  public sealed interface Recorded {
+    record Done() implements Recorded {}
+
     /** Somebody has screened again since; this was about the earlier answers. */
-    OVERTAKEN,
-    /** Emergency signs need what a doctor has decided. */
-    NEEDS_MEDICAL
+    record Overtaken() implements Recorded {}
+
+    /** Not enough for these answers. */
+    record Lacking(String what) implements Recorded {}
   }
 
   /**
    * Records what was examined and found.
    *
    * @param about the screening that the practitioner has read
+   * @param clearance who and when are filled in here
    */
   @Changes
-  public Recorded record(
-      Me me, UUID clientId, UUID about, String examined, String found, String medicalOutcome) {
-    clients.lock(me, clientId);
-    List<Kept> all = all(me, clientId);
-    if (all.isEmpty() || !all.get(0).id().equals(about)) return Recorded.OVERTAKEN;
-    Clearance clearance = new Clearance(clock.instant(), "", examined, found, medicalOutcome);
-    if (!all.get(0).screening().emergencies().isEmpty() && !clearance.medical()) {
-      audit.changed(me, clientId, "gate refused", "no medical outcome");
-      return Recorded.NEEDS_MEDICAL;
+  public Recorded record(Me me, UUID clientId, UUID about, Clearance clearance) {
+    Client client = clients.lock(me, clientId);
+    List<Kept> all = all(client);
+    if (all.isEmpty() || !all.get(0).id().equals(about)) return new Recorded.Overtaken();
+    if (all.get(0).answered().source() == Answered.Source.BEFORE_VISIT) {
+      return new Recorded.Lacking("Go through the client's answers and keep them first.");
+    }
+    // What earlier answers have left open is settled by this record too, or it stays closed.
+    Optional<String> lacking =
+        gate(client).answers().map(Assessment::screening).flatMap(clearance::lacks);
+    if (lacking.isPresent()) {
+      audit.changed(me, clientId, "gate refused", lacking.get());
+      return new Recorded.Lacking(lacking.get());
     }
     clearances.save(
-        new ClearanceRow(about, examined, found, medicalOutcome, me.id(), clearance.at()));
-    audit.changed(me, clientId, "gate opened", examined + ": " + found);
-    return Recorded.DONE;
+        new ClearanceRow(
+            about,
+            clearance.examined(),
+            clearance.found(),
+            clearance.medicalOutcome(),
+            clearance.neck().map(this::write).orElse(""),
+            me.id(),
+            clock.instant()));
+    audit.changed(me, clientId, "gate opened", clearance.examined() + ": " + clearance.found());
+    return new Recorded.Done();
   }
 
   private LocalDate today(Client client) {
@@ -266,20 +365,20 @@ public class ScreeningService {
 
   /** Somebody whose birth date is not known counts as grown up; the form says so. */
   private static boolean minor(Client client, LocalDate day) {
-    return client.birthDate().filter(b -> Period.between(b, day).getYears() < ADULT).isPresent();
+    return client.age(day).filter(years -> years < ADULT).isPresent();
   }
 
-  private String write(Answers answers) {
+  private String write(Object value) {
     try {
-      return json.writeValueAsString(answers);
+      return json.writeValueAsString(value);
     } catch (JsonProcessingException e) {
       throw new IllegalStateException(e);
     }
   }
 
-  private Answers read(String answers) {
+  private <T> T read(Class<T> type, String text) {
     try {
-      return json.readValue(answers, Answers.class);
+      return json.readValue(text, type);
     } catch (JsonProcessingException e) {
       throw new IllegalStateException(e);
     }

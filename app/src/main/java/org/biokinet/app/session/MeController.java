@@ -6,8 +6,13 @@ import jakarta.validation.Valid;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
 import org.biokinet.app.account.AccountService;
+import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientMe;
 import org.biokinet.app.client.ClientService;
 import org.biokinet.app.program.VersionService;
@@ -40,8 +45,21 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 @RequestMapping("/me")
 class MeController {
 
-  /** One line of today's list. */
-  record TodayItem(String name, String meaning, String clock) {}
+  /**
+   * One line of today's list.
+   *
+   * @param waits why it is left out, or empty
+   */
+  record TodayItem(String name, String meaning, String clock, String waits) {}
+
+  /**
+   * What can be done of a program now.
+   *
+   * @param closed why nothing can, in the client's words
+   * @param waiting what a newer screening locks, by its place, with the reason: those items wait
+   *     until the practitioner has changed the program
+   */
+  private record Now(Optional<String> closed, Map<Integer, String> waiting) {}
 
   /** A length that can be chosen. */
   record Choice(SessionLength length, String clock) {}
@@ -77,32 +95,40 @@ class MeController {
   @GetMapping("/today")
   String today(@AuthenticationPrincipal ClientMe me, Model model) {
     who(me, model);
-    Optional<VersionService.Replay> latest = versions.latest(me.id());
-    if (latest.isEmpty()) return "session/nothing";
+    Client client = clients.byId(me.id());
+    Optional<VersionService.Replay> latest = versions.latest(client);
+    if (latest.isEmpty()) {
+      if (!screenings.answersBeforeVisit(client)) return "session/nothing";
+      return "redirect:/me/before-visit";
+    }
     if (clients.history(me.id()).paused()) return "session/paused";
     VersionService.Replay replay = latest.get();
-    Optional<String> closed = closed(me, replay);
+    Now now = now(client, replay, me.language());
     screenings
-        .renewal(clients.byId(me.id()))
-        .ifPresent(day -> model.addAttribute("renewSince", Days.day(day)));
-    if (closed.isPresent()) {
-      model.addAttribute("closedWhy", closed.get());
+        .renewal(client)
+        .ifPresent(
+            r -> model.addAttribute(r.due() ? "renewSince" : "newSince", Days.day(r.since())));
+    if (now.closed().isPresent()) {
+      model.addAttribute("closedWhy", now.closed().get());
       return "session/closed";
     }
     Side turn = sessions.nextLead(me.id());
-    Timeline timeline = Timeline.compile(replay.session(turn, SessionLength.USUAL));
+    Timeline timeline =
+        Timeline.compile(replay.session(turn, SessionLength.USUAL, now.waiting().keySet()));
     List<TodayItem> items = new ArrayList<>();
     for (Item item : replay.program().items()) {
       items.add(
           new TodayItem(
               replay.catalogue().words(item.exercise(), me.language()).name(),
               new DoseWords(item.exercise().doseContext(), me.language()).of(item.dose()),
-              Timeline.clock(timeline.seconds(items.size()))));
+              Timeline.clock(timeline.seconds(items.size())),
+              now.waiting().getOrDefault(items.size(), "")));
     }
     model.addAttribute("title", replay.program().title());
     model.addAttribute("items", items);
     model.addAttribute("total", Timeline.clock(timeline.seconds()));
-    model.addAttribute("choices", choices(me, replay, turn, timeline.seconds()));
+    model.addAttribute(
+        "choices", choices(client, replay, turn, timeline.seconds(), now.waiting().keySet()));
     model.addAttribute(
         "last",
         sessions.page(me.id(), 0, 1).stream()
@@ -113,12 +139,13 @@ class MeController {
   }
 
   /** Shorter and longer sessions, where they differ from the usual one and can be done. */
-  private List<Choice> choices(ClientMe me, VersionService.Replay replay, Side turn, int usual) {
+  private List<Choice> choices(
+      Client client, VersionService.Replay replay, Side turn, int usual, Set<Integer> waiting) {
     List<Choice> choices = new ArrayList<>();
     for (SessionLength length : SessionLength.values()) {
-      if (length.needsScreening() && !longSession(me, replay)) continue;
+      if (length.needsScreening() && !longSession(client, replay)) continue;
       try {
-        int seconds = Timeline.compile(replay.session(turn, length)).seconds();
+        int seconds = Timeline.compile(replay.session(turn, length, waiting)).seconds();
         if (length == SessionLength.USUAL || seconds != usual) {
           choices.add(new Choice(length, Timeline.clock(seconds)));
         }
@@ -142,36 +169,39 @@ class MeController {
     return "redirect:/me/rest";
   }
 
-  /** Why nothing can be started now, in the client's words; empty while it can. */
-  private Optional<String> closed(ClientMe me, VersionService.Replay replay) {
-    Gate gate = screenings.gate(clients.byId(me.id()));
+  private Now now(Client client, VersionService.Replay replay, Locale language) {
+    Gate gate = screenings.gate(client);
     if (gate instanceof Gate.Closed closed) {
-      return Optional.of(messages.getMessage("closed." + closed.why(), null, me.language()));
+      return new Now(
+          Optional.of(messages.getMessage("closed." + closed.why(), null, language)), Map.of());
     }
-    // What a newer screening locks waits until the practitioner has changed the program.
     Assessment assessment = ((Gate.Open) gate).assessment();
-    return replay.program().items().stream()
-        .filter(i -> assessment.of(i.exercise(), setting(i)).locked())
-        .findFirst()
-        .map(
-            i ->
-                messages.getMessage(
-                    "closed.LOCKED",
-                    new Object[] {replay.catalogue().words(i.exercise(), me.language()).name()},
-                    me.language()));
+    List<Item> items = replay.program().items();
+    Map<Integer, String> waiting = new TreeMap<>();
+    for (int i = 0; i < items.size(); i++) {
+      List<Assessment.Reason> locks =
+          assessment.of(items.get(i).exercise(), setting(items.get(i), client)).locks();
+      if (!locks.isEmpty()) waiting.put(i, locks.get(0).condition().label());
+    }
+    boolean nothingLeft = waiting.size() == items.size();
+    return new Now(
+        nothingLeft
+            ? Optional.of(messages.getMessage("closed.LOCKED", null, language))
+            : Optional.empty(),
+        waiting);
   }
 
-  private boolean longSession(ClientMe me, VersionService.Replay replay) {
+  private boolean longSession(Client client, VersionService.Replay replay) {
     List<Item> items = replay.program().items();
-    return screenings.gate(clients.byId(me.id())) instanceof Gate.Open open
+    return screenings.gate(client) instanceof Gate.Open open
         && open.assessment()
             .allowsLongSession(
                 items.stream().map(Item::exercise).toList(),
-                items.stream().map(MeController::setting).toList());
+                items.stream().map(i -> setting(i, client)).toList());
   }
 
-  private static Feature.Setting setting(Item item) {
-    return new Feature.Setting(item.position(), false);
+  private static Feature.Setting setting(Item item, Client client) {
+    return Feature.Setting.of(item.position(), client.means());
   }
 
   @GetMapping("/rest")
@@ -186,18 +216,20 @@ class MeController {
       @RequestParam int pain,
       @RequestParam(defaultValue = "USUAL") SessionLength length,
       Model model) {
-    Optional<VersionService.Replay> replay = versions.latest(me.id());
-    Optional<String> closed = replay.flatMap(r -> closed(me, r));
-    closed.ifPresent(why -> sessions.refusedAtGate(me, why));
-    if (replay.isEmpty()
-        || closed.isPresent()
-        || (length.needsScreening() && !longSession(me, replay.get()))
+    Client client = clients.byId(me.id());
+    Optional<VersionService.Replay> replay = versions.latest(client);
+    Optional<Now> now = replay.map(r -> now(client, r, me.language()));
+    now.flatMap(Now::closed).ifPresent(why -> sessions.refusedAtGate(me, why));
+    if (now.isEmpty()
+        || now.get().closed().isPresent()
+        || (length.needsScreening() && !longSession(client, replay.get()))
         || !PainBefore.valid(pain)
         || !new PainBefore(pain).mayStart()) {
       return "redirect:/me/today";
     }
     who(me, model);
-    Program session = replay.get().session(sessions.nextLead(me.id()), length);
+    Program session =
+        replay.get().session(sessions.nextLead(me.id()), length, now.get().waiting().keySet());
     PlayerScript script = PlayerScript.of(replay.get(), session, pain, me.language());
     model.addAttribute("baseline", screenings.baseline(me.id()));
     model.addAttribute("script", json(script));

@@ -16,15 +16,19 @@ import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.biokinet.app.account.Audit;
+import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientEvent;
 import org.biokinet.app.client.ClientMe;
 import org.biokinet.app.client.ClientService;
+import org.biokinet.app.library.Library;
 import org.biokinet.app.program.VersionService;
 import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.app.support.BadUpload;
 import org.biokinet.app.support.Changes;
 import org.biokinet.app.support.Secrets;
 import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.safety.Assessment;
+import org.biokinet.core.safety.Feature;
 import org.biokinet.core.safety.Gate;
 import org.biokinet.core.safety.PainBefore;
 import org.biokinet.core.timeline.Performance;
@@ -152,7 +156,8 @@ public class SessionService {
         versions
             .number(me.id(), upload.version())
             .orElseThrow(() -> new BadUpload("there is no version " + upload.version()));
-    Timeline timeline = Timeline.compile(replay.session(upload.lead(), upload.lengthDone()));
+    Timeline timeline =
+        Timeline.compile(replay.session(upload.lead(), upload.lengthDone(), upload.waiting()));
     Performance performance;
     try {
       performance = Performance.of(timeline, upload.done());
@@ -186,16 +191,40 @@ public class SessionService {
                 performance.stretchSeconds(Side.RIGHT)));
     items.saveAll(
         performance.parts().stream().map(p -> new SessionItemRow(row.getId(), p)).toList());
-    if (screenings.gate(clients.byId(me.id())) instanceof Gate.Closed closed) {
-      // Kept all the same: what was done was done.
-      clients.happened(
-          me.id(), ClientEvent.Kind.WHILE_CLOSED, null, "the gate was " + closed.why().label());
-      audit.changedByClient(me.practiceId(), me.id(), "session while closed", closed.why().label());
-    }
+    pastTheGate(clients.byId(me.id()), replay, performance)
+        .ifPresent(
+            why -> {
+              // Kept all the same: what was done was done.
+              clients.happened(me.id(), ClientEvent.Kind.WHILE_CLOSED, null, why);
+              audit.changedByClient(me.practiceId(), me.id(), "session while closed", why);
+            });
     if (upload.ended() == SessionRow.Ended.STOPPED) {
       clients.happened(me.id(), ClientEvent.Kind.STOPPED, null, cut(upload.reason(), 300));
     }
     audit.changedByClient(me.practiceId(), me.id(), "session", upload.ended().name());
+  }
+
+  /** Why this session should not have been done, or not all of it; empty where it was right. */
+  private Optional<String> pastTheGate(
+      Client client, VersionService.Replay replay, Performance performance) {
+    Gate gate = screenings.gate(client);
+    if (gate instanceof Gate.Closed closed) {
+      return Optional.of("the gate was " + closed.why().label());
+    }
+    Assessment assessment = ((Gate.Open) gate).assessment();
+    return performance.parts().stream()
+        .filter(p -> p.seconds() > 0)
+        .map(p -> replay.program().items().get(p.item()))
+        .filter(
+            i ->
+                assessment
+                    .of(i.exercise(), Feature.Setting.of(i.position(), client.means()))
+                    .locked())
+        .findFirst()
+        .map(
+            i ->
+                "“%s” was locked"
+                    .formatted(replay.catalogue().words(i.exercise(), Library.LANGUAGE).name()));
   }
 
   /**

@@ -4,6 +4,7 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.time.OffsetDateTime;
 import java.util.List;
+import java.util.Set;
 import java.util.UUID;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.program.SessionLength;
@@ -16,6 +17,7 @@ import org.jspecify.annotations.Nullable;
  * @param version the program version that was performed
  * @param lead the side that went first
  * @param length how much of the program; a player from before there were lengths says nothing
+ * @param paused the items that waited, by their place; null from a player that knew of none
  * @param startedAt by the device's clock, with its offset
  * @param zone the device's time zone
  * @param done seconds spent in each segment of the timeline, in order
@@ -26,12 +28,17 @@ public record SessionUpload(
     int version,
     @NotNull Side lead,
     @Nullable SessionLength length,
+    @Nullable @Size(max = 60) List<@NotNull Integer> paused,
     @NotNull OffsetDateTime startedAt,
     @NotNull @Size(max = 64) String zone,
     int painBefore,
     @NotNull SessionRow.Ended ended,
     @NotNull @Size(max = 1000) String reason,
     @NotNull @Size(max = 20_000) List<@NotNull Integer> done) {
+
+  public Set<Integer> waiting() {
+    return paused == null ? Set.of() : Set.copyOf(paused);
+  }
 
   public SessionLength lengthDone() {
     return length == null ? SessionLength.USUAL : length;

@@ -3,7 +3,6 @@ package org.biokinet.app.worklist;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.time.Period;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -24,8 +23,10 @@ import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.app.session.SessionService;
 import org.biokinet.app.support.Days;
 import org.biokinet.core.safety.Assessment;
+import org.biokinet.core.safety.Clearance;
 import org.biokinet.core.safety.Feature;
 import org.biokinet.core.safety.Gate;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
 
@@ -68,20 +69,20 @@ class ClientOverview implements ClientHeader {
   }
 
   @Override
-  public void show(Me me, UUID clientId, Station open, Model model) {
+  public void show(Me me, UUID clientId, @Nullable Station open, Model model) {
     Client client = clients.get(me, clientId);
-    audit.saw(me, clientId, open.path());
+    audit.saw(me, clientId, open == null ? "about" : open.path());
     Instant now = clock.instant();
     LocalDate today = now.atZone(client.zone()).toLocalDate();
     model.addAttribute("client", client);
-    model.addAttribute(
-        "age", client.birthDate().map(b -> Period.between(b, today).getYears()).orElse(null));
+    model.addAttribute("age", client.age(today).orElse(null));
     model.addAttribute("attention", worklist.row(client));
     Gate gate = screenings.gate(client);
     model.addAttribute("locks", locks(gate));
+    screenings.opened(client).ifPresent(c -> model.addAttribute("openedBy", openedBy(c, client)));
     List<Stop> stops = new ArrayList<>();
     Optional<ProgramVersion> shared =
-        Optional.ofNullable(versions.newest(List.of(clientId)).get(clientId));
+        Optional.ofNullable(versions.newest(List.of(client)).get(clientId));
     int week = sessions.since(List.of(clientId), today.minusDays(6)).size();
     for (Station s : Station.values()) {
       String state =
@@ -111,6 +112,12 @@ class ClientOverview implements ClientHeader {
     model.addAttribute("stops", stops);
   }
 
+  private String openedBy(Clearance c, Client client) {
+    return "%s, %s: %s; %s"
+        .formatted(
+            c.by(), Days.when(c.at(), clock.instant(), client.zone()), c.examined(), c.found());
+  }
+
   private static String gate(Gate gate) {
     if (gate instanceof Gate.Closed closed) return "✕ " + closed.why().label();
     Gate.Open open = (Gate.Open) gate;
@@ -120,11 +127,7 @@ class ClientOverview implements ClientHeader {
 
   /** Every lock in words, for the head of each page of a client. */
   private static String locks(Gate gate) {
-    Optional<Assessment> a =
-        gate instanceof Gate.Open open
-            ? Optional.of(open.assessment())
-            : ((Gate.Closed) gate).assessment();
-    return a.map(Assessment::lockedFeatures).orElse(Set.of()).stream()
+    return gate.answers().map(Assessment::lockedFeatures).orElse(Set.of()).stream()
         .map(Feature::label)
         .collect(Collectors.joining(", "));
   }

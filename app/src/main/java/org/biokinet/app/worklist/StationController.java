@@ -1,17 +1,11 @@
 package org.biokinet.app.worklist;
 
 import jakarta.servlet.http.HttpServletRequest;
-import jakarta.validation.Valid;
-import jakarta.validation.constraints.NotBlank;
-import jakarta.validation.constraints.Past;
-import jakarta.validation.constraints.Size;
 import java.time.Clock;
-import java.time.DateTimeException;
-import java.time.LocalDate;
-import java.time.ZoneId;
 import java.util.Comparator;
 import java.util.List;
 import java.util.UUID;
+import org.biokinet.app.account.AccountService;
 import org.biokinet.app.account.Me;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientEvent;
@@ -22,43 +16,29 @@ import org.biokinet.app.client.LinkService;
 import org.biokinet.app.client.Station;
 import org.biokinet.app.program.ProgramVersion;
 import org.biokinet.app.program.VersionService;
+import org.biokinet.app.support.Addresses;
 import org.biokinet.app.support.Days;
 import org.biokinet.app.support.NotFound;
-import org.biokinet.core.dose.Pacing;
 import org.biokinet.core.timeline.Timeline;
-import org.jspecify.annotations.Nullable;
-import org.springframework.format.annotation.DateTimeFormat;
 import org.springframework.http.MediaType;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
-import org.springframework.validation.BindingResult;
 import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
-/** A client's page, where no other capability owns the station; and new clients. */
+/** A client's page, where no other capability owns the station. */
 @Controller
 class StationController {
-
-  /** What is typed for a new client. */
-  record NewClient(
-      @NotBlank(message = "A name is needed.") @Size(max = 120, message = "At most 120 characters.")
-          String name,
-      @Nullable
-          @DateTimeFormat(iso = DateTimeFormat.ISO.DATE)
-          @Past(message = "A birth date lies in the past.")
-          LocalDate birthDate,
-      @Size(max = 160, message = "At most 160 characters.") String work,
-      String zone) {}
 
   private final ClientService clients;
   private final ClientHeader header;
   private final LinkService links;
+  private final AccountService accounts;
   private final VersionService versions;
   private final Clock clock;
 
@@ -66,11 +46,13 @@ class StationController {
       ClientService clients,
       ClientHeader header,
       LinkService links,
+      AccountService accounts,
       VersionService versions,
       Clock clock) {
     this.clients = clients;
     this.header = header;
     this.links = links;
+    this.accounts = accounts;
     this.versions = versions;
     this.clock = clock;
   }
@@ -104,6 +86,23 @@ class StationController {
         "clock", newestFirst.stream().map(v -> Timeline.clock(v.seconds())).toList());
     History history = clients.history(id);
     model.addAttribute("paused", history.paused());
+    history
+        .newest(ClientEvent.Kind.CALLED)
+        .filter(
+            c ->
+                history
+                    .newest(ClientEvent.Kind.DEALT_WITH)
+                    .filter(d -> d.at().isAfter(c.at()))
+                    .isEmpty())
+        .ifPresent(
+            c ->
+                model.addAttribute(
+                    "called",
+                    "%s, %s: %s"
+                        .formatted(
+                            Days.when(c.at(), clock.instant(), client.zone()),
+                            c.practitionerId().map(accounts::practitionerName).orElse(""),
+                            c.detail())));
     model.addAttribute(
         "open",
         history.paused()
@@ -140,23 +139,26 @@ class StationController {
       HttpServletRequest request,
       RedirectAttributes once) {
     LinkService.Made made = links.make(me, id);
-    String port =
-        request.getServerPort() == 80 || request.getServerPort() == 443
-            ? ""
-            : ":" + request.getServerPort();
-    once.addFlashAttribute(
-        "link",
-        "%s://%s%s/c/%s"
-            .formatted(request.getScheme(), request.getServerName(), port, made.token()));
+    once.addFlashAttribute("link", Addresses.of(request, "/c/" + made.token()));
     once.addFlashAttribute("pin", made.pin());
     return "redirect:/clients/" + id + "/do";
   }
 
+  @PostMapping("/clients/{id}/pin")
+  String newPin(@AuthenticationPrincipal Me me, @PathVariable UUID id, RedirectAttributes once) {
+    links.newPin(me, id).ifPresent(pin -> once.addFlashAttribute("pin", pin));
+    return "redirect:/clients/" + id + "/do";
+  }
+
+  /**
+   * @param what "called" leaves it open; anything else is its outcome
+   */
   @PostMapping("/clients/{id}/dealt-with")
   String dealtWith(
       @AuthenticationPrincipal Me me,
       @PathVariable UUID id,
       @RequestParam(defaultValue = "") String note,
+      @RequestParam(defaultValue = "") String what,
       RedirectAttributes once) {
     String text = note.strip();
     if (text.isEmpty() || text.length() > 500) {
@@ -164,38 +166,11 @@ class StationController {
       once.addFlashAttribute(
           "noteError",
           text.isEmpty() ? "Write what you did: called, saw, wrote." : "At most 500 characters.");
+    } else if (what.equals("called")) {
+      clients.called(me, id, text);
     } else {
       clients.dealtWith(me, id, text);
     }
     return "redirect:/clients/" + id + "/do";
-  }
-
-  @GetMapping("/clients/new")
-  String newClient(@AuthenticationPrincipal Me me, Model model) {
-    model.addAttribute("form", new NewClient("", null, "", me.zone()));
-    return "worklist/new-client";
-  }
-
-  @PostMapping("/clients/new")
-  String add(
-      @AuthenticationPrincipal Me me,
-      @Valid @ModelAttribute("form") NewClient form,
-      BindingResult problems) {
-    ZoneId zone = null;
-    try {
-      zone = ZoneId.of(form.zone().strip());
-    } catch (DateTimeException e) {
-      problems.rejectValue("zone", "zone", "A time zone such as Europe/Lisbon.");
-    }
-    if (problems.hasErrors() || zone == null) return "worklist/new-client";
-    Client client =
-        clients.add(
-            me,
-            form.name().strip(),
-            form.birthDate(),
-            form.work().strip(),
-            zone,
-            Pacing.DEFAULT_BREATH_SECONDS);
-    return "redirect:/clients/" + client.getId() + "/screen";
   }
 }

@@ -46,8 +46,17 @@ class WorklistController {
       @AuthenticationPrincipal Me me,
       @RequestParam(defaultValue = "0") int steadyPage,
       @RequestParam(defaultValue = "false") boolean steady,
+      @RequestParam(defaultValue = "false") boolean mine,
       Model model) {
-    List<WorklistService.Row> rows = worklist.rows(me);
+    if (!me.role().clinical()) return "redirect:/desk";
+    List<WorklistService.Row> all = worklist.rows(me);
+    boolean shared = all.stream().anyMatch(r -> !r.client().practitionerId().equals(me.id()));
+    model.addAttribute("shared", shared);
+    model.addAttribute("mine", mine && shared);
+    List<WorklistService.Row> rows =
+        all.stream()
+            .filter(r -> !mine || !shared || r.client().practitionerId().equals(me.id()))
+            .toList();
     List<WorklistService.Row> wanting =
         rows.stream().filter(r -> r.attention() != Attention.STEADY).toList();
     List<WorklistService.Row> calm =
@@ -82,9 +91,10 @@ class WorklistController {
     model.addAttribute("more", Math.max(0, hits.size() - MOST_HITS));
     Library mine = library.of(me.practiceId());
     model.addAttribute("library", mine);
+    model.addAttribute("clinical", me.role().clinical());
     model.addAttribute(
         "exercises",
-        wanted.isEmpty()
+        wanted.isEmpty() || !me.role().clinical()
             ? List.of()
             : mine.offered(wanted).stream().limit(MOST_EXERCISES).toList());
     return "layout :: found";

@@ -7,6 +7,7 @@ import java.time.ZoneId;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -14,12 +15,14 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.biokinet.app.account.Me;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientEvent;
 import org.biokinet.app.client.ClientService;
 import org.biokinet.app.client.History;
 import org.biokinet.app.client.Station;
+import org.biokinet.app.client.Urgent;
 import org.biokinet.app.program.DraftService;
 import org.biokinet.app.program.ProgramVersion;
 import org.biokinet.app.program.VersionService;
@@ -35,7 +38,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** Everybody of a practice, sorted by who needs attention, with one reason each. */
 @Service
-public class WorklistService {
+public class WorklistService implements Urgent {
 
   /** One client: one state word, one reason, one way on. */
   public record Row(
@@ -63,9 +66,22 @@ public class WorklistService {
     this.clock = clock;
   }
 
+  /** Everybody who is not archived. */
   @Transactional(readOnly = true)
   public List<Row> rows(Me me) {
-    return rows(clients.all(me));
+    return rows(clients.all(me).stream().filter(c -> !c.archived()).toList());
+  }
+
+  private static final Set<Attention> URGENT =
+      EnumSet.of(Attention.STOPPED, Attention.EMERGENCY, Attention.WHILE_CLOSED);
+
+  @Override
+  @Transactional(readOnly = true)
+  public Set<UUID> among(Me me) {
+    return rows(me).stream()
+        .filter(r -> URGENT.contains(r.attention()))
+        .map(r -> r.client().getId())
+        .collect(Collectors.toSet());
   }
 
   @Transactional(readOnly = true)
@@ -80,7 +96,7 @@ public class WorklistService {
     Map<UUID, Gate> gates = screenings.gates(all);
     Map<UUID, SessionRow> newest = sessions.newest(ids);
     Map<UUID, CheckInRow> checkIns = sessions.checkIns(newest.values());
-    Map<UUID, ProgramVersion> shared = versions.newest(ids);
+    Map<UUID, ProgramVersion> shared = versions.newest(all);
     Set<UUID> waiting = drafts.waiting(ids);
     LocalDate weekAgo = now.atZone(ZoneId.of("UTC")).toLocalDate().minusDays(8);
     List<SessionRow> week = sessions.since(ids, weekAgo);
@@ -128,8 +144,10 @@ public class WorklistService {
               new Attention.Facts(
                   history.open(ClientEvent.Kind.STOPPED).map(ClientEvent::at),
                   closed(),
+                  gate instanceof Gate.Open open && open.renewable(),
                   history.open(ClientEvent.Kind.WHILE_CLOSED).map(ClientEvent::at),
                   history.open(ClientEvent.Kind.PAIN_TOO_HIGH).map(ClientEvent::at),
+                  history.pinForgotten(),
                   rise(),
                   last.map(SessionRow::startedAt),
                   shared.map(ProgramVersion::sharedAt),
@@ -139,14 +157,22 @@ public class WorklistService {
       return switch (attention) {
         case STOPPED -> {
           ClientEvent e = history.open(ClientEvent.Kind.STOPPED).orElseThrow();
-          yield row(week, attention, "Stopped", e.detail() + " " + when(e.at()) + ".", Station.DO);
+          String called =
+              history
+                  .newest(ClientEvent.Kind.CALLED)
+                  .filter(c -> c.at().isAfter(e.at()))
+                  .map(c -> "Called %s; the outcome is open.".formatted(when(c.at())))
+                  .orElse(client.phone().isEmpty() ? "" : "Call " + client.phone() + ".");
+          String reason = "%s %s. %s".formatted(e.detail(), when(e.at()), called).strip();
+          yield row(week, attention, "Stopped", reason, Station.DO);
         }
         case EMERGENCY ->
             row(
                 week,
                 attention,
                 "Emergency signs",
-                "Answered in the screening; call, and record the medical outcome.",
+                "Answered in the screening; call%s, and record the medical outcome."
+                    .formatted(client.phone().isEmpty() ? "" : " " + client.phone()),
                 Station.SCREEN);
         case WHILE_CLOSED -> {
           ClientEvent e = history.open(ClientEvent.Kind.WHILE_CLOSED).orElseThrow();
@@ -166,6 +192,21 @@ public class WorklistService {
               why.label().substring(0, 1).toUpperCase(Locale.ROOT) + why.label().substring(1);
           yield row(week, attention, word, why.opens(), Station.SCREEN);
         }
+        case SCREEN_SOON -> {
+          LocalDate until = ((Gate.Open) gate).validUntil();
+          String reason =
+              "The screening holds until %s; the client is asked too.".formatted(Days.day(until));
+          yield row(week, attention, "Screening due", reason, Station.SCREEN);
+        }
+        case NEW_PIN ->
+            row(
+                week,
+                attention,
+                "New PIN wanted",
+                "The client has forgotten the PIN %s."
+                    .formatted(
+                        when(history.newest(ClientEvent.Kind.PIN_FORGOTTEN).orElseThrow().at())),
+                Station.DO);
         case PAIN_TOO_HIGH -> {
           ClientEvent e = history.open(ClientEvent.Kind.PAIN_TOO_HIGH).orElseThrow();
           String reason = "Not started, %s, %s.".formatted(e.detail(), when(e.at()));

@@ -32,4 +32,9 @@ public enum Position implements Coded {
   public boolean onFloor() {
     return this != CHAIR && this != STAND;
   }
+
+  /** Whether it is done lying, so that a bed does as well as the floor. */
+  public boolean lying() {
+    return this == SUPINE || this == PRONE || this == SIDE_LYING;
+  }
 }

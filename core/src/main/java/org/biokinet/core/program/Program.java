@@ -2,6 +2,7 @@ package org.biokinet.core.program;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.Pacing;
 
@@ -12,6 +13,7 @@ import org.biokinet.core.dose.Pacing;
  *     #LONGEST_BREATH}
  * @param lead the side that goes first; empty where the sides take turns from session to session
  * @param length how much of it one session does
+ * @param paused the items that wait, by their place; a session does without them
  */
 public record Program(
     String title,
@@ -19,7 +21,8 @@ public record Program(
     Pacing pacing,
     Optional<Side> lead,
     SessionLength length,
-    List<Item> items) {
+    List<Item> items,
+    Set<Integer> paused) {
 
   /** Our choice: 30 breaths a minute, faster than any relaxed adult breathes. */
   public static final double SHORTEST_BREATH = 2;
@@ -34,12 +37,17 @@ public record Program(
 
   /** A usual session in which the sides take turns. */
   public Program(String title, double breathSeconds, Pacing pacing, List<Item> items) {
-    this(title, breathSeconds, pacing, Optional.empty(), SessionLength.USUAL, items);
+    this(title, breathSeconds, pacing, Optional.empty(), SessionLength.USUAL, items, Set.of());
   }
 
   /** One session of it: the side that goes first where none is fixed, and its length. */
   public Program session(Side turn, SessionLength of) {
-    return new Program(title, breathSeconds, pacing, Optional.of(leadOr(turn)), of, items);
+    return new Program(title, breathSeconds, pacing, Optional.of(leadOr(turn)), of, items, paused);
+  }
+
+  /** The same without these items, which keep their place. */
+  public Program without(Set<Integer> waiting) {
+    return new Program(title, breathSeconds, pacing, lead, length, items, waiting);
   }
 
   public Side leadOr(Side turn) {
@@ -48,6 +56,7 @@ public record Program(
 
   public Program {
     items = List.copyOf(items);
+    paused = Set.copyOf(paused);
     if (!(breathSeconds >= SHORTEST_BREATH && breathSeconds <= LONGEST_BREATH)) {
       throw new IllegalArgumentException("breathSeconds: 2 to 20, not " + breathSeconds);
     }

@@ -95,7 +95,7 @@ public final class ProgramDocument {
     Pacing pacing = pacing(root.path("pacing"));
     List<Item> items = items(root.path("items"));
     if (!faults.isEmpty()) return new Reading.Bad(faults);
-    return new Reading.Ok(new Program(title, breath, pacing, lead, length, items));
+    return new Reading.Ok(new Program(title, breath, pacing, lead, length, items, Set.of()));
   }
 
   private String title(JsonNode node) {

@@ -19,10 +19,14 @@ public enum Attention {
   PAIN_TOO_HIGH,
   /** Pain rose by 3 or more in the last session. */
   PAIN_ROSE,
-  /** Nothing done for {@link #QUIET_AFTER}. */
-  QUIET,
   /** Nothing may start before somebody has been screened, or screened again. */
   SCREEN,
+  /** Nothing done for {@link #QUIET_AFTER}. */
+  QUIET,
+  /** The client has forgotten the PIN and asks for another. */
+  NEW_PIN,
+  /** The screening ends soon; who is asked in time is not shut out. */
+  SCREEN_SOON,
   /** A draft waits to be shared. */
   DRAFT_NOT_SHARED,
   /** No program yet. */
@@ -49,16 +53,20 @@ public enum Attention {
    *
    * @param stopped the last stop that nobody has dealt with
    * @param closed why the gate is closed; empty while it is open
+   * @param renewable whether the gate is open and it is time to ask again
    * @param whileClosed the last session that came in past a closed gate and nobody has dealt with
    * @param painTooHigh the last refused start that nobody has dealt with
+   * @param pinForgotten whether the client waits for another PIN
    * @param lastRise highest pain minus pain before in the last session
    * @param linkOpened whether the client's link was ever opened
    */
   public record Facts(
       Optional<Instant> stopped,
       Optional<Gate.Why> closed,
+      boolean renewable,
       Optional<Instant> whileClosed,
       Optional<Instant> painTooHigh,
+      boolean pinForgotten,
       Optional<Integer> lastRise,
       Optional<Instant> lastSession,
       Optional<Instant> shared,
@@ -72,8 +80,10 @@ public enum Attention {
     if (f.closed().equals(Optional.of(Gate.Why.EXAMINE))) return EXAMINE;
     if (f.painTooHigh().isPresent()) return PAIN_TOO_HIGH;
     if (f.lastRise().filter(r -> r >= ROSE_BY).isPresent()) return PAIN_ROSE;
-    if (f.lastSession().filter(at -> at.plus(QUIET_AFTER).isBefore(now)).isPresent()) return QUIET;
     if (f.closed().isPresent()) return SCREEN;
+    if (f.lastSession().filter(at -> at.plus(QUIET_AFTER).isBefore(now)).isPresent()) return QUIET;
+    if (f.pinForgotten()) return NEW_PIN;
+    if (f.renewable()) return SCREEN_SOON;
     if (f.draftWaits()) return DRAFT_NOT_SHARED;
     if (f.shared().isEmpty()) return NO_PROGRAM;
     if (!f.linkOpened()) return NOT_OPENED;

@@ -11,6 +11,7 @@ import java.util.Set;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.exercise.Catalogue;
 import org.biokinet.core.exercise.Exercise;
+import org.biokinet.core.library.Alternatives;
 
 /**
  * What a screening comes to: the result, what caused it, and what it means for each exercise. It
@@ -87,9 +88,7 @@ public record Assessment(
    * @param clearance what was recorded about this very screening
    */
   public static Assessment of(Screening s, Optional<Clearance> clearance) {
-    boolean examined = clearance.isPresent();
-    boolean medical = clearance.filter(Clearance::medical).isPresent();
-    boolean settled = examined && (s.emergencies().isEmpty() || medical);
+    boolean settled = clearance.filter(c -> c.settles(s)).isPresent();
     Map<Condition, Optional<Side>> inForce = s.inForce(settled);
     List<String> causes = new ArrayList<>();
     Result result = inForce.isEmpty() ? Result.CLEAR : Result.PRECAUTIONS;
@@ -168,12 +167,23 @@ public record Assessment(
     return features.stream().sorted(Comparator.naturalOrder()).toList();
   }
 
-  /** Whether a strong pull may be chosen as this client's policy; only after the first review. */
-  public boolean allowsStrongPull(boolean reviewed) {
-    return result.open()
-        && reviewed
-        && irritability() != Irritability.HIGH
-        && inForce.keySet().stream().noneMatch(Condition::forbidsStrongPull);
+  /**
+   * Why a strong pull may not be chosen as this client's policy, so that it stays with comfort
+   * first; empty when it may.
+   *
+   * @param reviewed whether there was a review since the start
+   */
+  public List<String> againstStrongPull(boolean reviewed) {
+    List<String> reasons = new ArrayList<>();
+    if (!result.open()) reasons.add("the gate is closed");
+    if (irritability() == Irritability.HIGH) reasons.add("high irritability");
+    inForce.keySet().stream()
+        .filter(Condition::forbidsStrongPull)
+        .sorted()
+        .map(Condition::label)
+        .forEach(reasons::add);
+    if (!reviewed) reasons.add("no review yet");
+    return reasons;
   }
 
   /** Whether the long session may be offered: not to the highly irritable, nor with a limit. */
@@ -183,6 +193,17 @@ public record Assessment(
       if (of(program.get(i), settings.get(i)).limited()) return false;
     }
     return true;
+  }
+
+  /**
+   * What comes nearest to an exercise that is locked, for a client who has these means: the first
+   * of its alternatives that nothing locks. Empty only where all of them are.
+   */
+  public Optional<Alternatives.Alternative> nearest(
+      Alternatives alternatives, Exercise e, Alternatives.Means means) {
+    return alternatives.of(e, means).stream()
+        .filter(a -> !of(a.exercise(), Feature.Setting.of(a.position(), means)).locked())
+        .findFirst();
   }
 
   /** The nearest easier exercise that is not locked; empty when there is none. */

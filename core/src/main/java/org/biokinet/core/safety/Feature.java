@@ -3,6 +3,7 @@ package org.biokinet.core.safety;
 import java.util.EnumSet;
 import java.util.Optional;
 import java.util.Set;
+import org.biokinet.core.anatomy.Equipment;
 import org.biokinet.core.anatomy.Position;
 import org.biokinet.core.anatomy.SidedMotion;
 import org.biokinet.core.anatomy.Tissue;
@@ -10,6 +11,7 @@ import org.biokinet.core.dose.Mode;
 import org.biokinet.core.exercise.Exercise;
 import org.biokinet.core.exercise.Group;
 import org.biokinet.core.exercise.Precaution;
+import org.biokinet.core.library.Alternatives;
 
 /** What of an exercise, done in a position, a condition can lock or limit. */
 public enum Feature {
@@ -59,7 +61,13 @@ public enum Feature {
   }
 
   /** Where and on what an exercise is done. */
-  public record Setting(Position position, boolean onBed) {}
+  public record Setting(Position position, boolean onBed) {
+
+    /** Who has a bed lies on it, not on the floor. */
+    public static Setting of(Position position, Alternatives.Means means) {
+      return new Setting(position, position.lying() && means.equipment().contains(Equipment.BED));
+    }
+  }
 
   private static final Set<Group> NECK_GROUPS =
       EnumSet.of(Group.NECK_MOBILITY, Group.NECK_STRETCH, Group.NECK_STRENGTH);

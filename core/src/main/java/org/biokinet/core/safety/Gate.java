@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.temporal.ChronoUnit;
+import java.util.List;
 import java.util.Optional;
 
 /**
@@ -50,11 +51,14 @@ public sealed interface Gate {
 
   /** Why a gate is closed, and what opens it. */
   enum Why {
+    ARCHIVED("archived", "Take the client up again first."),
     NOT_SCREENED("not screened yet", "Screen first."),
     EMERGENCY("emergency signs", "It opens on a recorded medical outcome, never on a reason."),
     EXAMINE("examine first", "Record what you examined and found."),
+    TO_CONFIRM("answered at home, not confirmed", "Go through the answers and keep them."),
     CONSENT("under 18, no consent on record", "Record a guardian's consent."),
     STOPPED("stopped by the client", "Record the call or the outcome."),
+    AFTER_STOP("a stop since the screening", "Screen again: a stop asks for it."),
     LAPSED("screening is over 90 days old", "Screen again, or let the client renew it."),
     LONG_PAUSE("no session for 14 days", "Ask again whether anything is new.");
 
@@ -78,49 +82,69 @@ public sealed interface Gate {
   /**
    * What a gate is decided on.
    *
-   * @param screenedOn the day of the newest screening, in the client's zone
-   * @param clearance what a practitioner has recorded about it
-   * @param stopped whether a stop waits to be dealt with
+   * @param answered the newest first; empty where nobody has answered anything
+   * @param lastStop when the client last stopped because something was wrong
+   * @param stopOpen whether that still waits to be dealt with
    * @param lastSession the day of the newest session of this program; empty where none was done
    */
   record Facts(
-      Optional<Screening> screening,
-      LocalDate screenedOn,
-      Optional<Clearance> clearance,
-      boolean stopped,
-      Optional<LocalDate> lastSession) {}
+      boolean archived,
+      List<Answered> answered,
+      Optional<Instant> lastStop,
+      boolean stopOpen,
+      Optional<LocalDate> lastSession) {
+    public Facts {
+      answered = List.copyOf(answered);
+    }
+  }
 
   static Gate of(Facts f, LocalDate today) {
-    if (f.screening().isEmpty()) return new Closed(Why.NOT_SCREENED, Optional.empty());
-    Assessment a = Assessment.of(f.screening().get(), f.clearance());
+    if (f.answered().isEmpty()) {
+      return new Closed(f.archived() ? Why.ARCHIVED : Why.NOT_SCREENED, Optional.empty());
+    }
+    Answered newest = f.answered().get(0);
+    Assessment a = Assessment.of(Answered.inForce(f.answered()), newest.clearance());
     Optional<Why> why =
         switch (a.result()) {
           case EMERGENCY -> Optional.of(Why.EMERGENCY);
           case EXAMINE -> Optional.of(Why.EXAMINE);
           case CONSENT -> Optional.of(Why.CONSENT);
-          case CLEAR, PRECAUTIONS -> lapsed(f, today);
+          case CLEAR, PRECAUTIONS -> closed(f, newest, today);
         };
+    if (f.archived()) why = Optional.of(Why.ARCHIVED);
     return why.map(w -> (Gate) new Closed(w, Optional.of(a)))
         .orElseGet(
             () ->
                 new Open(
                     a,
-                    ChronoUnit.DAYS.between(f.screenedOn(), today) >= REMIND_FROM_DAY,
-                    f.screenedOn().plusDays(VALID_DAYS - 1L)));
+                    ChronoUnit.DAYS.between(newest.day(), today) >= REMIND_FROM_DAY,
+                    newest.day().plusDays(VALID_DAYS - 1L)));
   }
 
-  private static Optional<Why> lapsed(Facts f, LocalDate today) {
-    if (f.stopped()) return Optional.of(Why.STOPPED);
-    if (ChronoUnit.DAYS.between(f.screenedOn(), today) >= VALID_DAYS) {
+  /** Why nothing may go on although the answers would allow it. */
+  private static Optional<Why> closed(Facts f, Answered newest, LocalDate today) {
+    if (f.stopOpen()) return Optional.of(Why.STOPPED);
+    if (newest.source() == Answered.Source.BEFORE_VISIT) return Optional.of(Why.TO_CONFIRM);
+    if (f.lastStop().filter(at -> !at.isBefore(newest.at())).isPresent()) {
+      return Optional.of(Why.AFTER_STOP);
+    }
+    if (ChronoUnit.DAYS.between(newest.day(), today) >= VALID_DAYS) {
       return Optional.of(Why.LAPSED);
     }
     // What was before the screening was asked about by it; who never began has no pause.
     boolean quiet =
         f.lastSession()
-            .map(day -> day.isBefore(f.screenedOn()) ? f.screenedOn() : day)
+            .map(day -> day.isBefore(newest.day()) ? newest.day() : day)
             .filter(day -> ChronoUnit.DAYS.between(day, today) >= PAUSE_DAYS)
             .isPresent();
     return quiet ? Optional.of(Why.LONG_PAUSE) : Optional.empty();
+  }
+
+  /** What the answers come to, open or closed; empty where nobody has answered anything. */
+  default Optional<Assessment> answers() {
+    return this instanceof Open open
+        ? Optional.of(open.assessment())
+        : ((Closed) this).assessment();
   }
 
   /** Whether anything may go on. */

@@ -46,6 +46,23 @@ public record Screening(
     conditions = Map.copyOf(conditions);
   }
 
+  /** The same answers with these signs, flags and arm symptoms. */
+  Screening with(Set<EmergencySign> signs, Set<RedFlag> flags, boolean arm) {
+    return new Screening(
+        signs,
+        flags,
+        worstPain,
+        arm,
+        settles,
+        easilyProvoked,
+        conditions,
+        baseline,
+        medicines,
+        surgery,
+        minor,
+        consent);
+  }
+
   public Irritability irritability() {
     return Irritability.of(settles, easilyProvoked, worstPain);
   }

@@ -3,6 +3,7 @@ package org.biokinet.core.timeline;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.biokinet.core.anatomy.Position;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.DoseNotation;
@@ -85,7 +86,8 @@ public record DraftTimeline(
                       pacing,
                       draft.lead(),
                       SessionLength.USUAL,
-                      items)));
+                      items,
+                      Set.of())));
     } catch (IllegalArgumentException e) {
       problem = Optional.ofNullable(e.getMessage());
     }

@@ -21,7 +21,9 @@ final class Selection {
 
   static List<Integer> of(Program program) {
     List<Integer> all = new ArrayList<>();
-    for (int i = 0; i < program.items().size(); i++) all.add(i);
+    for (int i = 0; i < program.items().size(); i++) {
+      if (!program.paused().contains(i)) all.add(i);
+    }
     return switch (program.length()) {
       case USUAL -> all;
       case SHORT -> shortened(program, all);
@@ -35,7 +37,7 @@ final class Selection {
 
   /** Items stay whole, so both sides of each; at least one item stays. */
   private static List<Integer> shortened(Program program, List<Integer> all) {
-    int[] seconds = new int[all.size()];
+    int[] seconds = new int[program.items().size()];
     int total = 0;
     for (Segment s : new Compiler(program, all).compile()) {
       seconds[s.item()] += s.seconds();
@@ -56,7 +58,7 @@ final class Selection {
       }
     }
     if (chosen.isEmpty() && !all.isEmpty()) {
-      int briefest = 0;
+      int briefest = all.get(0);
       for (int i : all) if (seconds[i] < seconds[briefest]) briefest = i;
       chosen.add(briefest);
     }

@@ -17,8 +17,10 @@ class AttentionTest {
     return new Attention.Facts(
         stopped,
         Optional.empty(),
+        false,
         Optional.empty(),
         Optional.empty(),
+        false,
         rise,
         last,
         Optional.of(YESTERDAY),
@@ -44,6 +46,25 @@ class AttentionTest {
             Attention.of(
                 facts(Optional.empty(), Optional.of(2), Optional.of(YESTERDAY), false), NOW))
         .isEqualTo(Attention.STEADY);
+  }
+
+  /** Day 76 of 90: the practitioner is told before the client is shut out. */
+  @Test
+  void aScreeningThatEndsSoonIsSaidInTime() {
+    Attention.Facts due =
+        new Attention.Facts(
+            Optional.empty(),
+            Optional.empty(),
+            true,
+            Optional.empty(),
+            Optional.empty(),
+            false,
+            Optional.empty(),
+            Optional.of(YESTERDAY),
+            Optional.of(YESTERDAY),
+            false,
+            true);
+    assertThat(Attention.of(due, NOW)).isEqualTo(Attention.SCREEN_SOON);
   }
 
   @Test

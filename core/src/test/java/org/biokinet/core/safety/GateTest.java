@@ -2,10 +2,12 @@ package org.biokinet.core.safety;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -16,10 +18,37 @@ class GateTest {
 
   private static final LocalDate DAY = LocalDate.of(2026, 3, 1);
 
+  private static final Instant NOON = DAY.atTime(12, 0).toInstant(ZoneOffset.UTC);
+
+  private static Answered answered(
+      Screening s, Answered.Source source, int minutes, Optional<Clearance> clearance) {
+    return new Answered(
+        s, NOON.plus(Duration.ofMinutes(minutes)), DAY, source, "okafor", clearance);
+  }
+
+  private static Answered asked(Screening s, int minutes) {
+    return answered(s, Answered.Source.PRACTITIONER, minutes, Optional.empty());
+  }
+
+  private static Gate of(Answered... newestFirst) {
+    return Gate.of(
+        new Gate.Facts(false, List.of(newestFirst), Optional.empty(), false, Optional.empty()),
+        DAY);
+  }
+
   private static Gate on(
       Optional<Screening> s, boolean stopped, Optional<LocalDate> last, int daysLater) {
+    List<Answered> answered = s.map(x -> List.of(asked(x, 0))).orElse(List.of());
     return Gate.of(
-        new Gate.Facts(s, DAY, Optional.empty(), stopped, last), DAY.plusDays(daysLater));
+        new Gate.Facts(false, answered, Optional.empty(), stopped, last), DAY.plusDays(daysLater));
+  }
+
+  private static Screening sign(EmergencySign sign) {
+    return AssessmentTest.with(Set.of(sign), Set.of(), 2, Map.of());
+  }
+
+  private static Screening flag(RedFlag flag) {
+    return AssessmentTest.with(Set.of(), Set.of(flag), 2, Map.of());
   }
 
   private static Gate calm(int daysLater) {
@@ -82,5 +111,109 @@ class GateTest {
     Instant lastDay = DAY.plusDays(89).atTime(7, 0).toInstant(ZoneOffset.UTC);
     assertThat(late.leaseUntil(lastDay, ZoneId.of("Europe/Lisbon")))
         .isEqualTo(DAY.plusDays(90).atStartOfDay(ZoneId.of("Europe/Lisbon")).toInstant());
+  }
+
+  /** "Opens only on a recorded medical outcome": a second form is no way round the first. */
+  @Test
+  void answeringAgainIsNoWayRoundARecord() {
+    Screening calm = AssessmentTest.calm();
+    Answered electric = asked(sign(EmergencySign.ELECTRIC), 0);
+    assertThat(why(of(asked(calm, 60), electric))).isEqualTo(Gate.Why.EMERGENCY);
+    assertThat(why(of(asked(calm, 120), asked(calm, 60), electric))).isEqualTo(Gate.Why.EMERGENCY);
+    assertThat(why(of(asked(calm, 60), asked(flag(RedFlag.FEVER), 0)))).isEqualTo(Gate.Why.EXAMINE);
+    Answered recorded =
+        answered(calm, Answered.Source.PRACTITIONER, 60, Optional.of(AssessmentTest.EXAMINED));
+    assertThat(why(of(recorded, electric))).as("no doctor asked").isEqualTo(Gate.Why.EMERGENCY);
+    Answered medical =
+        answered(calm, Answered.Source.PRACTITIONER, 60, Optional.of(AssessmentTest.MEDICAL));
+    assertThat(of(medical, electric).open()).isTrue();
+    assertThat(of(asked(calm, 120), medical, electric).open()).as("settled by then").isTrue();
+    Answered settled =
+        answered(
+            sign(EmergencySign.ELECTRIC),
+            Answered.Source.PRACTITIONER,
+            0,
+            Optional.of(AssessmentTest.MEDICAL));
+    assertThat(of(asked(calm, 60), settled).open()).isTrue();
+  }
+
+  /** Our choice: ten minutes, one's own tick only, nothing that a client has answered. */
+  @Test
+  void aSlipOfOnesOwnIsPutRightAtOnce() {
+    Screening calm = AssessmentTest.calm();
+    Answered slip = asked(sign(EmergencySign.LEGS), 0);
+    assertThat(of(asked(calm, 10), slip).open()).isTrue();
+    assertThat(of(asked(calm, 11), slip).open()).isFalse();
+    Answered others =
+        new Answered(
+            calm,
+            NOON.plusSeconds(60),
+            DAY,
+            Answered.Source.PRACTITIONER,
+            "somebody else",
+            Optional.empty());
+    assertThat(of(others, slip).open()).isFalse();
+    Answered atHome =
+        answered(sign(EmergencySign.LEGS), Answered.Source.BEFORE_VISIT, 0, Optional.empty());
+    assertThat(why(of(asked(calm, 5), atHome))).isEqualTo(Gate.Why.EMERGENCY);
+    assertThat(why(of(asked(calm, 5), slip, atHome)))
+        .as("what stood before the slip stands still")
+        .isEqualTo(Gate.Why.EMERGENCY);
+  }
+
+  @Test
+  void somethingNewIsSettledByAskingEverything() {
+    Answered news = answered(flag(RedFlag.NEWS), Answered.Source.RENEWAL, 0, Optional.empty());
+    assertThat(why(of(news))).isEqualTo(Gate.Why.EXAMINE);
+    assertThat(of(asked(AssessmentTest.calm(), 60), news).open()).isTrue();
+    assertThat(
+            of(answered(AssessmentTest.calm(), Answered.Source.RENEWAL, 60, Optional.empty()), news)
+                .open())
+        .as("not by the client alone")
+        .isFalse();
+  }
+
+  @Test
+  void whatWasAnsweredAtHomeIsConfirmed() {
+    Answered home =
+        answered(AssessmentTest.calm(), Answered.Source.BEFORE_VISIT, 0, Optional.empty());
+    assertThat(why(of(home))).isEqualTo(Gate.Why.TO_CONFIRM);
+    assertThat(of(asked(AssessmentTest.calm(), 600), home).open()).isTrue();
+  }
+
+  /** "Re-screening: due after … a stop". */
+  @Test
+  void aStopAsksForAScreening() {
+    Answered before = asked(AssessmentTest.calm(), 0);
+    Gate dealtWith =
+        Gate.of(
+            new Gate.Facts(
+                false, List.of(before), Optional.of(NOON.plusSeconds(60)), false, Optional.of(DAY)),
+            DAY);
+    assertThat(why(dealtWith)).isEqualTo(Gate.Why.AFTER_STOP);
+    Gate since =
+        Gate.of(
+            new Gate.Facts(
+                false,
+                List.of(asked(AssessmentTest.calm(), 2), before),
+                Optional.of(NOON.plusSeconds(60)),
+                false,
+                Optional.of(DAY)),
+            DAY);
+    assertThat(since.open()).isTrue();
+  }
+
+  @Test
+  void nothingGoesOnForWhoIsArchived() {
+    Gate gate =
+        Gate.of(
+            new Gate.Facts(
+                true,
+                List.of(asked(AssessmentTest.calm(), 0)),
+                Optional.empty(),
+                false,
+                Optional.empty()),
+            DAY);
+    assertThat(why(gate)).isEqualTo(Gate.Why.ARCHIVED);
   }
 }

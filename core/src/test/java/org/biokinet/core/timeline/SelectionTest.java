@@ -5,6 +5,7 @@ import static org.biokinet.core.timeline.TimelineTest.high;
 import static org.biokinet.core.timeline.TimelineTest.item;
 
 import java.util.List;
+import java.util.Set;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.Pacing;
 import org.biokinet.core.program.Item;
@@ -31,6 +32,25 @@ class SelectionTest {
     // 24 + 47 + 103 + 44 = 218, half 109: 24 and 47 leave 38, neither 103 nor 44 fits.
     assertThat(select(SessionLength.SHORT, BREATHS_24, ROTATION_47, STRETCH_103, TUCK_44))
         .containsExactly(0, 1);
+  }
+
+  /** What a newer screening locks waits alone; the rest keeps its place in the program. */
+  @Test
+  void whatWaitsIsLeftOutOfEveryLength() {
+    Program program =
+        new Program(
+            "p", 5, Pacing.DEFAULT, List.of(BREATHS_24, ROTATION_47, high(STRETCH_103), TUCK_44));
+    for (SessionLength length : SessionLength.values()) {
+      Program session = program.without(Set.of(2)).session(Side.LEFT, length);
+      assertThat(Selection.of(session)).as(length.code()).isNotEmpty().doesNotContain(2);
+    }
+    assertThat(
+            Selection.of(
+                program.without(Set.of(0, 1, 2, 3)).session(Side.LEFT, SessionLength.SHORT)))
+        .isEmpty();
+    assertThat(Selection.of(program.without(Set.of(0)).session(Side.LEFT, SessionLength.SHORT)))
+        .as("half of 5 + 47 + 103 + 44, not of what waits")
+        .containsExactly(2);
   }
 
   @Test

@@ -1,0 +1,91 @@
+package org.biokinet.app.screening;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import org.biokinet.app.account.AccountService;
+import org.biokinet.app.client.Client;
+import org.biokinet.app.client.ClientMe;
+import org.biokinet.app.client.ClientService;
+import org.biokinet.core.safety.Condition;
+import org.biokinet.core.safety.EmergencySign;
+import org.biokinet.core.safety.Gate;
+import org.biokinet.core.safety.Irritability;
+import org.biokinet.core.safety.RedFlag;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.util.MultiValueMap;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** The client answers before the first visit, through the link; a practitioner confirms it. */
+@Controller
+@RequestMapping("/me/before-visit")
+class BeforeVisitController {
+
+  private final ScreeningService screenings;
+  private final ClientService clients;
+  private final AccountService accounts;
+
+  BeforeVisitController(
+      ScreeningService screenings, ClientService clients, AccountService accounts) {
+    this.screenings = screenings;
+    this.clients = clients;
+    this.accounts = accounts;
+  }
+
+  /**
+   * @param again whether the form is wanted although it was answered
+   */
+  @GetMapping
+  String ask(
+      @AuthenticationPrincipal ClientMe me,
+      @RequestParam(defaultValue = "false") boolean again,
+      Model model) {
+    return show(me, Answers.BLANK, Map.of(), again, model);
+  }
+
+  @PostMapping
+  String answer(
+      @AuthenticationPrincipal ClientMe me,
+      @RequestParam MultiValueMap<String, String> sent,
+      Model model,
+      HttpServletResponse response) {
+    Answers answers = Answers.read(sent);
+    Map<String, String> problems = answers.problems();
+    if (problems.isEmpty()) {
+      screenings.saveBeforeVisit(me, answers);
+      return "redirect:/me/before-visit";
+    }
+    response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
+    return show(me, answers, problems, true, model);
+  }
+
+  private String show(
+      ClientMe me, Answers answers, Map<String, String> problems, boolean again, Model model) {
+    Client client = clients.byId(me.id());
+    if (!screenings.answersBeforeVisit(client)) return "redirect:/me/today";
+    model.addAttribute("me", me);
+    model.addAttribute("practice", accounts.practice(me.practiceId()));
+    Gate gate = screenings.gate(client);
+    boolean answered = gate.answers().isPresent();
+    if (answered && !again) {
+      boolean emergency = gate instanceof Gate.Closed closed && closed.why() == Gate.Why.EMERGENCY;
+      model.addAttribute("emergency", emergency);
+      return "screening/answered";
+    }
+    model.addAttribute("answers", answers);
+    model.addAttribute("problems", problems);
+    model.addAttribute("signs", EmergencySign.values());
+    List<RedFlag> flags = Arrays.stream(RedFlag.values()).filter(f -> f != RedFlag.NEWS).toList();
+    model.addAttribute("flags", flags);
+    model.addAttribute("conditionList", Condition.values());
+    model.addAttribute("settlings", Irritability.Settles.values());
+    return "screening/before-visit";
+  }
+}

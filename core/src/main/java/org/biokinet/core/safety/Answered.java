@@ -1,0 +1,84 @@
+package org.biokinet.core.safety;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * A screening as it came in.
+ *
+ * @param day in the client's zone
+ * @param who has answered, as an id; only compared
+ * @param clearance what a practitioner has recorded about it
+ */
+public record Answered(
+    Screening screening,
+    Instant at,
+    LocalDate day,
+    Source source,
+    String who,
+    Optional<Clearance> clearance) {
+
+  /** Where answers come from. */
+  public enum Source {
+    /** A practitioner has asked. */
+    PRACTITIONER,
+    /** The client, asked again through the link whether anything is new. */
+    RENEWAL,
+    /** The client, before the first visit; a practitioner confirms it. */
+    BEFORE_VISIT
+  }
+
+  /** For so long a practitioner may put right what they ticked themselves (our choice). */
+  public static final Duration CORRECTABLE = Duration.ofMinutes(10);
+
+  /**
+   * The newest answers, with every sign and flag of earlier ones that nobody has settled: answering
+   * again is not a way round a record. A worst pain of the day is no such thing, since it passes;
+   * "something is new" is settled by a practitioner who asks everything.
+   *
+   * @param newestFirst not empty
+   */
+  static Screening inForce(List<Answered> newestFirst) {
+    Answered newest = newestFirst.get(0);
+    if (newestFirst.size() == 1) return newest.screening;
+    Answered before = newestFirst.get(1);
+    List<Answered> rest = newestFirst.subList(1, newestFirst.size());
+    if (newest.corrects(before)) return skipping(newest, rest);
+    Screening earlier = inForce(rest);
+    if (before.clearance.filter(c -> c.settles(earlier)).isPresent()) return newest.screening;
+    return newest.carrying(earlier);
+  }
+
+  /** Without the slip that was put right, but with what came before it. */
+  private static Screening skipping(Answered newest, List<Answered> slipAndBefore) {
+    if (slipAndBefore.size() == 1) return newest.screening;
+    List<Answered> chain = new ArrayList<>(slipAndBefore);
+    chain.set(0, newest);
+    return inForce(chain);
+  }
+
+  private boolean corrects(Answered slip) {
+    return source == Source.PRACTITIONER
+        && slip.source == Source.PRACTITIONER
+        && slip.who.equals(who)
+        && slip.clearance.isEmpty()
+        && !slip.at.plus(CORRECTABLE).isBefore(at);
+  }
+
+  private Screening carrying(Screening earlier) {
+    Set<RedFlag> flags = EnumSet.noneOf(RedFlag.class);
+    flags.addAll(earlier.redFlags());
+    if (source == Source.PRACTITIONER) flags.remove(RedFlag.NEWS);
+    flags.addAll(screening.redFlags());
+    Set<EmergencySign> signs = EnumSet.noneOf(EmergencySign.class);
+    signs.addAll(earlier.emergencies());
+    signs.addAll(screening.emergencies());
+    return screening.with(signs, flags, screening.armSymptoms() || earlier.armSymptoms());
+  }
+}
