@@ -445,4 +445,122 @@ class ScreeningTest extends AppTest {
     mvc.perform(get("/me/player?pain=2").cookie(device(me, other)))
         .andExpect(content().string(not(containsString("id=\"known\""))));
   }
+
+  private static MockHttpServletRequestBuilder atHome(Cookie device, String signs, String worst) {
+    MockHttpServletRequestBuilder request =
+        post("/me/before-visit")
+            .with(csrf())
+            .cookie(device)
+            .param("worst", worst)
+            .param("arm", "no")
+            .param("provoked", "no")
+            .param("settles", "10-min");
+    return signs.isEmpty()
+        ? request.param("none", "signs", "flags", "conditions")
+        : request.param("none", "flags", "conditions").param("signs", signs);
+  }
+
+  @Test
+  void theClientAnswersBeforeTheVisitAndThePractitionerConfirms() throws Exception {
+    Me me = practitioner();
+    Client client = unscreened(me);
+    Cookie device = device(me, client);
+    mvc.perform(get("/me/today").cookie(device)).andExpect(redirectedUrl("/me/before-visit"));
+    mvc.perform(atHome(device, "", "eleven"))
+        .andExpect(status().isUnprocessableEntity())
+        .andExpect(content().string(containsString("Not sent yet")));
+    mvc.perform(atHome(device, "", "3")).andExpect(redirectedUrl("/me/before-visit"));
+    mvc.perform(get("/me/before-visit").cookie(device))
+        .andExpect(content().string(containsString("Thank you")));
+    assertThat(why(client)).isEqualTo(Gate.Why.TO_CONFIRM);
+    String path = "/clients/" + client.getId() + "/screen";
+    mvc.perform(as(me, get(path)))
+        .andExpect(content().string(containsString("has answered at home")))
+        .andExpect(content().string(containsString("name=\"worst\"")));
+    assertThat(tryToShare(me, client, "chin-tuck", "3x5s"))
+        .isInstanceOf(DraftService.Outcome.Refused.class);
+    clock.moveTo(clock.instant().plusSeconds(60));
+    screen(me, client, Set.of(), Set.of(), Set.of());
+    assertThat(screenings.gate(client).open()).isTrue();
+    mvc.perform(get("/me/before-visit").cookie(device)).andExpect(redirectedUrl("/me/today"));
+    mvc.perform(atHome(device, "legs", "3")).andExpect(redirectedUrl("/me/before-visit"));
+    assertThat(screenings.all(me, client.getId())).as("no longer before the visit").hasSize(2);
+  }
+
+  @Test
+  void anEmergencyAtHomeSaysCallNowAndAlertsThePractice() throws Exception {
+    Me me = practitioner();
+    Client client = unscreened(me);
+    Cookie device = device(me, client);
+    mvc.perform(atHome(device, "legs", "3")).andExpect(redirectedUrl("/me/before-visit"));
+    mvc.perform(get("/me/before-visit").cookie(device))
+        .andExpect(content().string(containsString("Call now")))
+        .andExpect(content().string(containsString("555 0100")));
+    assertThat(attention(client)).isEqualTo(Attention.EMERGENCY);
+    UUID about = screenings.all(me, client.getId()).get(0).id();
+    assertThat(record(me, client, about, "legs", "strong", "clinic: nothing"))
+        .as("confirmed first")
+        .isInstanceOf(ScreeningService.Recorded.Lacking.class);
+    clock.moveTo(clock.instant().plusSeconds(60));
+    screen(me, client, Set.of(), Set.of(), Set.of());
+    assertThat(why(client)).as("unticking is no record").isEqualTo(Gate.Why.EMERGENCY);
+    mvc.perform(as(me, get("/clients/" + client.getId() + "/screen")))
+        .andExpect(content().string(containsString("Answering again does not take it away")));
+    about = screenings.all(me, client.getId()).get(0).id();
+    record(me, client, about, "legs", "strong", "clinic: misread, no sign");
+    assertThat(screenings.gate(client).open()).isTrue();
+  }
+
+  @Test
+  void aNeckThatWasJustHurtOpensByTheRule() throws Exception {
+    Me me = practitioner();
+    Client client = unscreened(me);
+    screen(me, client, Set.of(), Set.of("trauma-new"), Set.of());
+    String path = "/clients/" + client.getId() + "/screen";
+    mvc.perform(as(me, get(path)))
+        .andExpect(content().string(containsString("Canadian C-Spine Rule")));
+    String about = screenings.all(me, client.getId()).get(0).id().toString();
+    MockHttpServletRequestBuilder record =
+        as(me, post(path + "/record"))
+            .param("about", about)
+            .param("examined", "neck")
+            .param("found", "moves freely");
+    mvc.perform(record).andExpect(flash().attributeExists("recordError"));
+    mvc.perform(
+            as(me, post(path + "/record"))
+                .param("about", about)
+                .param("examined", "neck")
+                .param("found", "moves freely")
+                .param("neck-alert", "yes"))
+        .andExpect(flash().attribute("recordError", containsString("whole rule")));
+    assertThat(why(client)).isEqualTo(Gate.Why.EXAMINE);
+    MockHttpServletRequestBuilder whole =
+        as(me, post(path + "/record"))
+            .param("about", about)
+            .param("examined", "neck")
+            .param("found", "moves freely")
+            .param("neck-alert", "yes")
+            .param("neck-aged", "no")
+            .param("neck-dangerous", "no")
+            .param("neck-tingling", "no")
+            .param("neck-low-risk", "yes")
+            .param("neck-turns", "yes");
+    mvc.perform(whole).andExpect(redirectedUrl(path + "?recorded"));
+    assertThat(screenings.gate(client).open()).isTrue();
+    mvc.perform(as(me, get(path)))
+        .andExpect(content().string(containsString("By the rule no imaging is needed.")))
+        .andExpect(content().string(containsString("Opened by")));
+  }
+
+  /** Day 76 of 90: both are told, and the worklist says until when. */
+  @Test
+  void whoseScreeningEndsSoonIsOnTheWorklist() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "chin-tuck", "3x5s");
+    device(me, client);
+    clock.moveTo(clock.instant().plus(Duration.ofDays(77)));
+    assertThat(attention(client)).isEqualTo(Attention.SCREEN_SOON);
+    mvc.perform(as(me, get("/"))).andExpect(content().string(containsString("Screening due")));
+  }
 }

@@ -181,7 +181,10 @@ class MeController {
     for (int i = 0; i < items.size(); i++) {
       List<Assessment.Reason> locks =
           assessment.of(items.get(i).exercise(), setting(items.get(i), client)).locks();
-      if (!locks.isEmpty()) waiting.put(i, locks.get(0).condition().label());
+      if (!locks.isEmpty()) {
+        String code = "condition." + locks.get(0).condition().code();
+        waiting.put(i, messages.getMessage(code, null, language));
+      }
     }
     boolean nothingLeft = waiting.size() == items.size();
     return new Now(

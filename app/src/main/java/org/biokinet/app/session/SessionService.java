@@ -10,6 +10,7 @@ import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.Collection;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -201,7 +202,8 @@ public class SessionService {
     if (upload.ended() == SessionRow.Ended.STOPPED) {
       clients.happened(me.id(), ClientEvent.Kind.STOPPED, null, cut(upload.reason(), 300));
     }
-    audit.changedByClient(me.practiceId(), me.id(), "session", upload.ended().name());
+    audit.changedByClient(
+        me.practiceId(), me.id(), "session", upload.ended().name().toLowerCase(Locale.ROOT));
   }
 
   /** Why this session should not have been done, or not all of it; empty where it was right. */

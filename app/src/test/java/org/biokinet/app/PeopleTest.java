@@ -1,0 +1,261 @@
+package org.biokinet.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.hamcrest.Matchers.containsString;
+import static org.hamcrest.Matchers.not;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.flash;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
+import java.time.Duration;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import org.biokinet.app.account.Me;
+import org.biokinet.app.account.PeopleService;
+import org.biokinet.app.account.Practice;
+import org.biokinet.app.account.Role;
+import org.biokinet.app.client.Circumstances;
+import org.biokinet.app.client.Client;
+import org.biokinet.app.client.Contact;
+import org.biokinet.app.client.LinkService;
+import org.biokinet.app.worklist.WorklistService;
+import org.biokinet.core.progress.Attention;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+
+/** People of a practice: coming, going, passwords, who signed in, and who saw what. */
+class PeopleTest extends AppTest {
+
+  private static final String NEW_PASSWORD = "four words without sense";
+
+  @Autowired PeopleService people;
+  @Autowired WorklistService worklist;
+
+  private static String address() {
+    return UUID.randomUUID() + "@practice.example";
+  }
+
+  private void signIn(String email, String password, String leadsTo) throws Exception {
+    mvc.perform(post("/sign-in").with(csrf()).param("email", email).param("password", password))
+        .andExpect(redirectedUrl(leadsTo));
+  }
+
+  @Test
+  void whoIsAddedChoosesAPasswordThroughALinkThatWorksOnce() throws Exception {
+    Me owner = person(practice(), Role.OWNER);
+    String email = address();
+    String token = people.add(owner, "B. Silva", email, Role.FRONT_DESK).orElseThrow();
+    String link = "/password/" + token;
+    mvc.perform(get(link)).andExpect(content().string(containsString("For B. Silva.")));
+    mvc.perform(post(link).with(csrf()).param("password", "too short").param("again", "too short"))
+        .andExpect(redirectedUrl(link))
+        .andExpect(flash().attributeExists("passwordError"));
+    mvc.perform(
+            post(link).with(csrf()).param("password", NEW_PASSWORD).param("again", "another one"))
+        .andExpect(flash().attributeExists("passwordError"));
+    mvc.perform(
+            post(link).with(csrf()).param("password", NEW_PASSWORD).param("again", NEW_PASSWORD))
+        .andExpect(redirectedUrl("/sign-in?chosen"));
+    mvc.perform(get(link)).andExpect(content().string(containsString("This link has ended")));
+    assertThat(people.choose(token, "quite another password")).isFalse();
+    signIn(email, NEW_PASSWORD, "/");
+    assertThat(people.add(owner, "Again", email, Role.OWNER)).as("the address is taken").isEmpty();
+  }
+
+  @Test
+  void aPasswordLinkEndsAfterADayOrWithTheNext() {
+    Me owner = person(practice(), Role.OWNER);
+    String first = people.add(owner, "B. Silva", address(), Role.PRACTITIONER).orElseThrow();
+    UUID id =
+        people.all(owner).stream()
+            .filter(p -> p.name().equals("B. Silva"))
+            .findFirst()
+            .orElseThrow()
+            .getId();
+    String second = people.passwordLink(owner, id);
+    assertThat(people.mayChoose(first)).isEmpty();
+    assertThat(people.mayChoose(second)).contains("B. Silva");
+    clock.moveTo(clock.instant().plus(Duration.ofDays(1)));
+    assertThat(people.mayChoose(second)).isEmpty();
+  }
+
+  @Test
+  void whoHasLeftIsOutAtOnceAndTheLastOwnerStays() throws Exception {
+    Practice practice = practice();
+    Me owner = person(practice, Role.OWNER);
+    String email = address();
+    Me other = accounts.addPractitioner(practice, email, "J. Other", Role.PRACTITIONER, PASSWORD);
+    signIn(email, PASSWORD, "/");
+    assertThat(people.leave(owner, other.id())).isEqualTo(PeopleService.Changed.DONE);
+    signIn(email, PASSWORD, "/sign-in?wrong");
+    assertThat(accounts.colleagues(owner)).extracting("name").doesNotContain("J. Other");
+    people.comeBack(owner, other.id());
+    signIn(email, PASSWORD, "/");
+    assertThat(people.leave(owner, owner.id())).isEqualTo(PeopleService.Changed.LAST_OWNER);
+    assertThat(people.setRole(owner, owner.id(), Role.FRONT_DESK))
+        .isEqualTo(PeopleService.Changed.LAST_OWNER);
+    people.setRole(owner, other.id(), Role.OWNER);
+    assertThat(people.leave(owner, owner.id())).isEqualTo(PeopleService.Changed.DONE);
+  }
+
+  @Test
+  void anotherPracticesPeopleAreNotFound() throws Exception {
+    Me owner = person(practice(), Role.OWNER);
+    Me stranger = person(practice(), Role.OWNER);
+    for (String what : new String[] {"password-link", "role", "leave", "back"}) {
+      mvc.perform(
+              as(owner, post("/practice/people/" + stranger.id() + "/" + what))
+                  .param("name", "x")
+                  .param("role", "OWNER"))
+          .andExpect(status().isNotFound());
+    }
+  }
+
+  @Test
+  void everyTryToSignInIsOnMyPage() throws Exception {
+    Practice practice = practice();
+    String email = address();
+    Me me = accounts.addPractitioner(practice, email, "S. Own", Role.PRACTITIONER, PASSWORD);
+    signIn(email, "a wrong password", "/sign-in?wrong");
+    mvc.perform(
+            post("/sign-in")
+                .with(csrf())
+                .header("User-Agent", "Seaweed/1.0")
+                .param("email", email)
+                .param("password", PASSWORD))
+        .andExpect(redirectedUrl("/"));
+    mvc.perform(as(me, get("/account")))
+        .andExpect(content().string(containsString("✕ wrong password")))
+        .andExpect(content().string(containsString("Seaweed/1.0")))
+        .andExpect(content().string(not(containsString("a wrong password"))));
+  }
+
+  @Test
+  void myPasswordChangesOnlyWithThePresentOne() throws Exception {
+    String email = address();
+    Me me = accounts.addPractitioner(practice(), email, "S. Own", Role.PRACTITIONER, PASSWORD);
+    mvc.perform(
+            as(me, post("/account/password"))
+                .param("present", "not it")
+                .param("password", NEW_PASSWORD)
+                .param("again", NEW_PASSWORD))
+        .andExpect(flash().attributeExists("presentError"));
+    signIn(email, PASSWORD, "/");
+    mvc.perform(
+            as(me, post("/account/password"))
+                .param("present", PASSWORD)
+                .param("password", NEW_PASSWORD)
+                .param("again", NEW_PASSWORD))
+        .andExpect(flash().attributeExists("passwordChanged"));
+    signIn(email, NEW_PASSWORD, "/");
+  }
+
+  @Test
+  void theOwnerReadsAndTakesAwayWhoSawAndChangedWhat() throws Exception {
+    Practice practice = practice();
+    Me owner = person(practice, Role.OWNER);
+    Me me = practitioner(practice);
+    Client client = clients.add(me, Contact.of("=cmd|' /C calc'!A0", LISBON), Circumstances.of(""));
+    screen(me, client, Set.of(), Set.of("fever"), Set.of());
+    mvc.perform(as(me, get("/clients/" + client.getId() + "/screen"))).andExpect(status().isOk());
+    mvc.perform(as(owner, get("/practice/audit")).param("client", client.getId().toString()))
+        .andExpect(content().string(containsString("examine first")))
+        .andExpect(content().string(containsString("saw")));
+    String csv =
+        mvc.perform(as(owner, get("/practice/audit/export.csv")))
+            .andExpect(status().isOk())
+            .andReturn()
+            .getResponse()
+            .getContentAsString();
+    assertThat(csv)
+        .startsWith("at,by,client,action,detail\r\n")
+        .contains("screened")
+        .as("no formula for a spreadsheet")
+        .contains("'=cmd|")
+        .doesNotContain(",=cmd");
+    Me stranger = person(practice(), Role.OWNER);
+    mvc.perform(as(stranger, get("/practice/audit/export.csv")))
+        .andExpect(content().string(not(containsString("screened"))));
+    mvc.perform(as(owner, get("/practice/audit")).param("from", "x").param("client", "y"))
+        .andExpect(status().isOk());
+  }
+
+  /** That something is urgent, not why. */
+  @Test
+  void theFrontDeskSeesThatSomethingIsUrgentAndNotWhy() throws Exception {
+    Practice practice = practice();
+    Me me = practitioner(practice);
+    Me desk = person(practice, Role.FRONT_DESK);
+    Client client = unscreened(me);
+    screen(me, client, Set.of("electric"), Set.of(), Set.of());
+    mvc.perform(as(desk, get("/"))).andExpect(redirectedUrl("/desk"));
+    for (String path : new String[] {"/desk", "/desk/" + client.getId()}) {
+      mvc.perform(as(desk, get(path)))
+          .andExpect(content().string(containsString("at once")))
+          .andExpect(content().string(not(containsString("mergency"))))
+          .andExpect(content().string(not(containsString("lectric"))))
+          .andExpect(content().string(not(containsString("forecaster"))));
+    }
+    mvc.perform(as(desk, get("/find")).param("q", "ada"))
+        .andExpect(content().string(containsString("/desk/" + client.getId())))
+        .andExpect(content().string(not(containsString("forecaster"))));
+    mvc.perform(as(desk, get("/find")).param("q", "chin tuck"))
+        .andExpect(content().string(not(containsString("/library/"))));
+  }
+
+  @Test
+  void theFrontDeskAddsAndChangesContactDataOnly() throws Exception {
+    Practice practice = practice();
+    Me me = practitioner(practice);
+    Me desk = person(practice, Role.FRONT_DESK);
+    mvc.perform(
+            as(desk, post("/desk/new"))
+                .param("name", "Noor Vermeer")
+                .param("zone", "Europe/Lisbon")
+                .param("language", "en")
+                .param("practitioner", me.id().toString()))
+        .andExpect(status().is3xxRedirection());
+    Client client = clients.all(me).get(0);
+    assertThat(client.practitionerId()).isEqualTo(me.id());
+    mvc.perform(
+            as(desk, post("/desk/" + client.getId()))
+                .param("seen", Integer.toString(client.version()))
+                .param("name", "Noor Vermeer")
+                .param("phone", "555 0190")
+                .param("zone", "Europe/Lisbon")
+                .param("language", "en")
+                .param("work", "changed by somebody who may not"))
+        .andExpect(redirectedUrl("/desk/" + client.getId() + "?saved"));
+    Client now = clients.get(me, client.getId());
+    assertThat(now.phone()).isEqualTo("555 0190");
+    assertThat(now.work()).isEmpty();
+  }
+
+  @Test
+  void aForgottenPinIsAskedForAndReplacedWithoutANewLink() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "chin-tuck", "3x5s");
+    LinkService.Made made = links.make(me, client.getId());
+    clock.moveTo(clock.instant().plusSeconds(60));
+    String link = "/c/" + made.token();
+    mvc.perform(post(link + "/forgotten").with(csrf())).andExpect(redirectedUrl(link));
+    assertThat(worklist.row(client).attention()).isEqualTo(Attention.NEW_PIN);
+    clock.moveTo(clock.instant().plusSeconds(60));
+    String pin = links.newPin(me, client.getId()).orElseThrow();
+    assertThat(worklist.row(client).attention()).isNotEqualTo(Attention.NEW_PIN);
+    assertThat(links.open(made.token(), made.pin()))
+        .isInstanceOf(
+            pin.equals(made.pin())
+                ? LinkService.Opening.Opened.class
+                : LinkService.Opening.WrongPin.class);
+    assertThat(links.open(made.token(), pin)).isInstanceOf(LinkService.Opening.Opened.class);
+    assertThat(links.newPin(me, unscreened(me).getId())).isEqualTo(Optional.empty());
+    mvc.perform(post("/c/nonsense/forgotten").with(csrf())).andExpect(status().isNotFound());
+  }
+}
