@@ -5,6 +5,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import org.biokinet.app.client.Circumstances;
+import org.biokinet.app.client.Client;
 import org.biokinet.core.anatomy.Position;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.Direction;
@@ -28,6 +30,8 @@ import org.biokinet.core.timeline.Timeline;
  *
  * @param total of a usual session, m:ss
  * @param lengths the short and the long session, where they differ from it
+ * @param room the time that the client has, in words; empty where nothing is known
+ * @param tooLong whether a usual session is longer than that
  * @param remarks where the order is not the usual one, and why that matters
  * @param breath one breath of this client, in seconds
  * @param lead the side that always goes first, or empty
@@ -38,6 +42,8 @@ public record PlanView(
     List<Line> lines,
     String total,
     List<String> lengths,
+    String room,
+    boolean tooLong,
     int longest,
     Optional<String> problem,
     int seq,
@@ -101,6 +107,9 @@ public record PlanView(
         lines,
         Timeline.clock(timed.seconds()),
         timed.timeline().map(PlanView::lengths).orElse(List.of()),
+        room(state.client()),
+        timed.seconds()
+            > 60 * state.client().circumstances().minutes().orElse(Integer.MAX_VALUE / 60),
         Math.max(60, longest),
         timed.problem(),
         state.seq(),
@@ -116,6 +125,14 @@ public record PlanView(
             band),
         BigDecimal.valueOf(breathSeconds).stripTrailingZeros().toPlainString(),
         state.draft().lead().map(Enum::name).orElse(""));
+  }
+
+  private static String room(Client client) {
+    Circumstances at = client.circumstances();
+    List<String> parts = new ArrayList<>();
+    at.minutes().ifPresent(m -> parts.add(m + " min a session"));
+    at.timesPerDay().ifPresent(t -> parts.add(t == 1 ? "once a day" : t + " times a day"));
+    return parts.isEmpty() ? "" : client.firstName() + " has " + String.join(", ", parts);
   }
 
   private static final Ledger NOTHING = new Ledger(List.of());

@@ -15,11 +15,16 @@ import org.biokinet.app.account.AccountService;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientMe;
 import org.biokinet.app.client.ClientService;
+import org.biokinet.app.library.LibraryService;
 import org.biokinet.app.program.VersionService;
 import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.app.support.Days;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.DoseWords;
+import org.biokinet.core.exercise.Catalogue;
+import org.biokinet.core.exercise.Exercise;
+import org.biokinet.core.exercise.ExerciseWords;
+import org.biokinet.core.figure.Figure;
 import org.biokinet.core.program.Item;
 import org.biokinet.core.program.Program;
 import org.biokinet.core.program.SessionLength;
@@ -27,6 +32,7 @@ import org.biokinet.core.safety.Assessment;
 import org.biokinet.core.safety.Feature;
 import org.biokinet.core.safety.Gate;
 import org.biokinet.core.safety.PainBefore;
+import org.biokinet.core.safety.Rest;
 import org.biokinet.core.timeline.Timeline;
 import org.springframework.context.MessageSource;
 import org.springframework.http.HttpStatus;
@@ -69,6 +75,7 @@ class MeController {
   private final ClientService clients;
   private final AccountService accounts;
   private final ScreeningService screenings;
+  private final LibraryService library;
   private final MessageSource messages;
   private final ObjectMapper json;
   private final Clock clock;
@@ -79,6 +86,7 @@ class MeController {
       ClientService clients,
       AccountService accounts,
       ScreeningService screenings,
+      LibraryService library,
       MessageSource messages,
       ObjectMapper json,
       Clock clock) {
@@ -87,6 +95,7 @@ class MeController {
     this.clients = clients;
     this.accounts = accounts;
     this.screenings = screenings;
+    this.library = library;
     this.messages = messages;
     this.json = json;
     this.clock = clock;
@@ -207,10 +216,26 @@ class MeController {
     return Feature.Setting.of(item.position(), client.means());
   }
 
+  /** Something to do on a day without a session. */
+  record Resting(ExerciseWords words, String picture) {}
+
   @GetMapping("/rest")
   String rest(@AuthenticationPrincipal ClientMe me, Model model) {
     who(me, model);
+    Client client = clients.byId(me.id());
+    Catalogue catalogue = library.of(me.practiceId()).catalogue();
+    model.addAttribute(
+        "resting",
+        Rest.of(catalogue, screenings.gate(client).answers(), client.means()).stream()
+            .map(e -> resting(e, catalogue.words(e, me.language())))
+            .toList());
     return "session/rest";
+  }
+
+  private static Resting resting(Exercise e, ExerciseWords words) {
+    String picture =
+        Figure.of(e, Side.RIGHT).map(f -> f.still(f.bestView(), words.name())).orElse("");
+    return new Resting(words, picture);
   }
 
   @GetMapping("/player")
