@@ -12,5 +12,7 @@ export async function freshToken(url) {
   const meta = document.querySelector('meta[name="csrf"]');
   meta.content = fresh.token;
   meta.dataset.header = fresh.header;
+  // Plain forms carry a token of their own.
+  for (const field of document.querySelectorAll('input[name="_csrf"]')) field.value = fresh.token;
   return { header: fresh.header, value: fresh.token };
 }

@@ -342,15 +342,26 @@ class BrowserTest extends WithBrowser {
     Me me = practitioner(practice);
     Client client = client(me);
     share(me, client, "upper-trap-stretch", "L 2x15s R 3x20s @3", "shoulder-roll", "6");
+    String one = "/clients/" + client.getId();
     for (int width : new int[] {1280, 390}) {
       Page page = page(width, 844, ColorScheme.DARK);
       signIn(page, email, PASSWORD);
       for (String path :
-          List.of("", "/settings", "/screen", "/measure", "/plan", "/do", "/review")) {
-        page.navigate(
-            path.isEmpty() || path.equals("/settings")
-                ? "/" + path.replace("/", "")
-                : "/clients/" + client.getId() + path);
+          List.of(
+              "/",
+              "/settings",
+              "/account",
+              "/desk",
+              "/desk/" + client.getId(),
+              "/clients/new",
+              one + "/about",
+              one + "/screen",
+              one + "/screen?again=true",
+              one + "/measure",
+              one + "/plan",
+              one + "/do",
+              one + "/review")) {
+        page.navigate(path);
         accessible(page);
         assertThat(page.evaluate("() => document.documentElement.scrollWidth"))
             .as(path)

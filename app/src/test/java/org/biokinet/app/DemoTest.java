@@ -6,7 +6,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.ColorScheme;
 import java.nio.file.Path;
+import java.util.Set;
+import java.util.TreeSet;
+import org.biokinet.app.account.Me;
+import org.biokinet.app.client.Client;
 import org.biokinet.app.demo.DemoLoader;
+import org.biokinet.core.safety.Gate;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 
@@ -34,6 +39,31 @@ class DemoTest extends WithBrowser {
     assertThat(before).isGreaterThanOrEqualTo(3);
   }
 
+  /** Open, open with precautions, and every reason for which a gate is closed by itself. */
+  @Test
+  void everyResultOfTheGateIsAmongTheDemo() {
+    Me okafor = demo.okafor();
+    Set<String> found = new TreeSet<>();
+    for (Client client : clients.all(okafor)) {
+      Gate gate = screenings.gate(client);
+      found.add(
+          gate instanceof Gate.Closed closed
+              ? closed.why().name()
+              : ((Gate.Open) gate).assessment().result().name());
+    }
+    assertThat(found)
+        .contains(
+            "CLEAR",
+            "PRECAUTIONS",
+            "EXAMINE",
+            "EMERGENCY",
+            "CONSENT",
+            "TO_CONFIRM",
+            "STOPPED",
+            "LONG_PAUSE",
+            "ARCHIVED");
+  }
+
   @Test
   void theDesk() {
     Page desk = desk();
@@ -43,6 +73,9 @@ class DemoTest extends WithBrowser {
     desk.locator(".stops a").first().click();
     desk.waitForURL("**/screen");
     picture(desk, "screen");
+    desk.getByText("about", new Page.GetByTextOptions().setExact(true)).click();
+    desk.waitForURL("**/about");
+    picture(desk, "about");
     desk.locator(".stops a").nth(2).click();
     desk.waitForURL("**/plan");
     assertThat(desk.locator("#total")).not().hasText("0:00");

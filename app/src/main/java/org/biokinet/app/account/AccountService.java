@@ -49,7 +49,12 @@ public class AccountService {
     return me(p, practice);
   }
 
-  static Me me(Practitioner p, Practice practice) {
+  @Transactional(readOnly = true)
+  public Me me(Practitioner p) {
+    return me(p, practice(p.practiceId()));
+  }
+
+  private static Me me(Practitioner p, Practice practice) {
     return new Me(
         p.getId(), practice.getId(), p.name(), practice.name(), practice.zone().getId(), p.role());
   }

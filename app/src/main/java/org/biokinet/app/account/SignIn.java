@@ -17,7 +17,7 @@ import org.springframework.stereotype.Component;
 public class SignIn implements AuthenticationProvider {
 
   private final Practitioners practitioners;
-  private final Practices practices;
+  private final AccountService accounts;
   private final PasswordEncoder passwords;
   private final Throttle throttle;
   private final SignInHistory history;
@@ -27,12 +27,12 @@ public class SignIn implements AuthenticationProvider {
 
   SignIn(
       Practitioners practitioners,
-      Practices practices,
+      AccountService accounts,
       PasswordEncoder passwords,
       Throttle throttle,
       SignInHistory history) {
     this.practitioners = practitioners;
-    this.practices = practices;
+    this.accounts = accounts;
     this.passwords = passwords;
     this.throttle = throttle;
     this.history = history;
@@ -60,7 +60,7 @@ public class SignIn implements AuthenticationProvider {
     throttle.succeeded(bucket);
     Practitioner p = found.get();
     history.tried(p.getId(), SignInRow.Outcome.IN);
-    Me me = AccountService.me(p, practices.findById(p.practiceId()).orElseThrow());
+    Me me = accounts.me(p);
     return UsernamePasswordAuthenticationToken.authenticated(
         me, null, AuthorityUtils.createAuthorityList(me.role().authorities()));
   }

@@ -102,6 +102,11 @@ public class DemoLoader implements ApplicationRunner {
     if (practitioners.findByEmail(PRACTITIONER).isEmpty()) load();
   }
 
+  /** The practitioner of the demo, once it is loaded. */
+  public Me okafor() {
+    return accounts.me(practitioners.findByEmail(PRACTITIONER).orElseThrow());
+  }
+
   /** Goes through the services like everybody else, so that the demo obeys every rule. */
   public void load() {
     today = clock.instant().atZone(ZONE).toLocalDate();
