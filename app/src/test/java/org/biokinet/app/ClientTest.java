@@ -6,6 +6,7 @@ import static org.hamcrest.Matchers.not;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.flash;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.view;
@@ -272,5 +273,25 @@ class ClientTest extends AppTest {
         .andExpect(status().isNotFound());
     mvc.perform(as(me, get("/clients/" + mine.getId() + "/about")))
         .andExpect(content().string(not(containsString(theirs.getId().toString()))));
+  }
+
+  /** Neither a new episode nor joining records is a way round an open emergency. */
+  @Test
+  void whatStandsOpenIsNotLostByBeginningAgain() throws Exception {
+    Me me = practitioner();
+    Client client = unscreened(me);
+    screen(me, client, Set.of("legs"), Set.of(), Set.of());
+    clock.moveTo(clock.instant().plusSeconds(1200));
+    clients.beginEpisode(me, client.getId(), "something else");
+    clock.moveTo(clock.instant().plusSeconds(60));
+    screen(me, client, Set.of(), Set.of(), Set.of());
+    Client now = clients.get(me, client.getId());
+    assertThat(((Gate.Closed) screenings.gate(now)).why()).isEqualTo(Gate.Why.EMERGENCY);
+    Client other = client(me);
+    mvc.perform(
+            as(me, post("/clients/" + other.getId() + "/merge"))
+                .param("duplicate", client.getId().toString()))
+        .andExpect(flash().attribute("mergeError", containsString("settle that first")));
+    assertThat(clients.get(me, client.getId()).mergedInto()).isEmpty();
   }
 }

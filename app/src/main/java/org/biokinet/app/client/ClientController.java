@@ -36,7 +36,7 @@ class ClientController {
   private final AccountService accounts;
   private final ClientHeader header;
   private final LinkService links;
-  private final EverScreened screened;
+  private final ScreeningState screened;
   private final Clock clock;
 
   ClientController(
@@ -44,7 +44,7 @@ class ClientController {
       AccountService accounts,
       ClientHeader header,
       LinkService links,
-      EverScreened screened,
+      ScreeningState screened,
       Clock clock) {
     this.clients = clients;
     this.accounts = accounts;
@@ -208,6 +208,9 @@ class ClientController {
     Client from = clients.get(me, duplicate);
     if (Objects.equals(stays.getId(), from.getId())) {
       once.addFlashAttribute("mergeError", "Choose the other record.");
+    } else if (screened.unsettled(from)) {
+      once.addFlashAttribute(
+          "mergeError", "Something is open in the other record; settle that first.");
     } else {
       clients.merge(me, id, duplicate, screened.any(from));
       links.end(me, duplicate);

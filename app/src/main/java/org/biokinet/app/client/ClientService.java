@@ -2,6 +2,7 @@ package org.biokinet.app.client;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
@@ -102,10 +103,23 @@ public class ClientService {
     Client client = lock(me, id);
     if (client.version() != seen) return false;
     if (!client.contact().equals(contact)) {
+      String what = changed(client.contact(), contact);
       client.set(contact);
-      audit.changed(me, id, "contact changed", "");
+      audit.changed(me, id, "contact changed", what);
     }
     return true;
+  }
+
+  /** Which parts, without their content; the birth date decides whose consent is needed. */
+  private static String changed(Contact from, Contact to) {
+    List<String> parts = new ArrayList<>();
+    if (!from.name().equals(to.name())) parts.add("name");
+    if (!from.birthDate().equals(to.birthDate())) parts.add("birth date");
+    if (!from.phone().equals(to.phone())) parts.add("phone");
+    if (!from.email().equals(to.email())) parts.add("mail");
+    if (!from.zone().equals(to.zone())) parts.add("zone");
+    if (!from.language().equals(to.language())) parts.add("language");
+    return String.join(", ", parts);
   }
 
   /** The same with everything else that a practitioner writes about a client. */

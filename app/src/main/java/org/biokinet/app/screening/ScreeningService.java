@@ -6,6 +6,7 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -22,8 +23,8 @@ import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientEvent;
 import org.biokinet.app.client.ClientMe;
 import org.biokinet.app.client.ClientService;
-import org.biokinet.app.client.EverScreened;
 import org.biokinet.app.client.History;
+import org.biokinet.app.client.ScreeningState;
 import org.biokinet.app.support.Changes;
 import org.biokinet.core.safety.Answered;
 import org.biokinet.core.safety.Assessment;
@@ -37,7 +38,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** Screenings, what was recorded about them, and the one gate that follows. */
 @Service
-public class ScreeningService implements EverScreened {
+public class ScreeningService implements ScreeningState {
 
   interface Screenings extends JpaRepository<ScreeningRow, UUID> {
     List<ScreeningRow> findByClientIdOrderByAtDesc(UUID clientId);
@@ -52,7 +53,7 @@ public class ScreeningService implements EverScreened {
   /**
    * A screening as it was, with the record that goes with it.
    *
-   * @param counts whether it is one of those that decide now; others are history
+   * @param counts whether it may open anything; others are history
    */
   public record Kept(UUID id, String by, Answers answers, Answered answered, boolean counts) {
 
@@ -62,6 +63,8 @@ public class ScreeningService implements EverScreened {
   }
 
   private static final int ADULT = 18;
+  private static final Set<Gate.Why> UNSETTLED =
+      EnumSet.of(Gate.Why.EMERGENCY, Gate.Why.EXAMINE, Gate.Why.STOPPED);
 
   private final Screenings screenings;
   private final Clearances clearances;
@@ -113,10 +116,8 @@ public class ScreeningService implements EverScreened {
           Gate.of(
               new Gate.Facts(
                   c.archived(),
-                  kept.getOrDefault(c.getId(), List.of()).stream()
-                      .filter(Kept::counts)
-                      .map(Kept::answered)
-                      .toList(),
+                  kept.getOrDefault(c.getId(), List.of()).stream().map(Kept::answered).toList(),
+                  c.screenAfter(),
                   history.newest(ClientEvent.Kind.STOPPED).map(ClientEvent::at),
                   history.paused(),
                   Optional.ofNullable(sessions.get(c.getId()))),
@@ -149,6 +150,12 @@ public class ScreeningService implements EverScreened {
         .map(Kept::answered)
         .flatMap(a -> a.clearance().stream())
         .findFirst();
+  }
+
+  @Override
+  @Transactional(readOnly = true)
+  public boolean unsettled(Client client) {
+    return gate(client) instanceof Gate.Closed closed && UNSETTLED.contains(closed.why());
   }
 
   private Map<UUID, List<Kept>> kept(Collection<Client> of) {

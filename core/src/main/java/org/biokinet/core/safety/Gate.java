@@ -83,6 +83,8 @@ public sealed interface Gate {
    * What a gate is decided on.
    *
    * @param answered the newest first; empty where nobody has answered anything
+   * @param askAgain answers from before this moment open nothing any more (a new episode, a joined
+   *     record); what they left unsettled still closes
    * @param lastStop when the client last stopped because something was wrong
    * @param stopOpen whether that still waits to be dealt with
    * @param lastSession the day of the newest session of this program; empty where none was done
@@ -90,6 +92,7 @@ public sealed interface Gate {
   record Facts(
       boolean archived,
       List<Answered> answered,
+      Optional<Instant> askAgain,
       Optional<Instant> lastStop,
       boolean stopOpen,
       Optional<LocalDate> lastSession) {
@@ -124,6 +127,9 @@ public sealed interface Gate {
   /** Why nothing may go on although the answers would allow it. */
   private static Optional<Why> closed(Facts f, Answered newest, LocalDate today) {
     if (f.stopOpen()) return Optional.of(Why.STOPPED);
+    if (f.askAgain().filter(newest.at()::isBefore).isPresent()) {
+      return Optional.of(Why.NOT_SCREENED);
+    }
     if (newest.source() == Answered.Source.BEFORE_VISIT) return Optional.of(Why.TO_CONFIRM);
     if (f.lastStop().filter(at -> !at.isBefore(newest.at())).isPresent()) {
       return Optional.of(Why.AFTER_STOP);

@@ -32,7 +32,13 @@ class GateTest {
 
   private static Gate of(Answered... newestFirst) {
     return Gate.of(
-        new Gate.Facts(false, List.of(newestFirst), Optional.empty(), false, Optional.empty()),
+        new Gate.Facts(
+            false,
+            List.of(newestFirst),
+            Optional.empty(),
+            Optional.empty(),
+            false,
+            Optional.empty()),
         DAY);
   }
 
@@ -40,7 +46,8 @@ class GateTest {
       Optional<Screening> s, boolean stopped, Optional<LocalDate> last, int daysLater) {
     List<Answered> answered = s.map(x -> List.of(asked(x, 0))).orElse(List.of());
     return Gate.of(
-        new Gate.Facts(false, answered, Optional.empty(), stopped, last), DAY.plusDays(daysLater));
+        new Gate.Facts(false, answered, Optional.empty(), Optional.empty(), stopped, last),
+        DAY.plusDays(daysLater));
   }
 
   private static Screening sign(EmergencySign sign) {
@@ -188,7 +195,12 @@ class GateTest {
     Gate dealtWith =
         Gate.of(
             new Gate.Facts(
-                false, List.of(before), Optional.of(NOON.plusSeconds(60)), false, Optional.of(DAY)),
+                false,
+                List.of(before),
+                Optional.empty(),
+                Optional.of(NOON.plusSeconds(60)),
+                false,
+                Optional.of(DAY)),
             DAY);
     assertThat(why(dealtWith)).isEqualTo(Gate.Why.AFTER_STOP);
     Gate since =
@@ -196,6 +208,7 @@ class GateTest {
             new Gate.Facts(
                 false,
                 List.of(asked(AssessmentTest.calm(), 2), before),
+                Optional.empty(),
                 Optional.of(NOON.plusSeconds(60)),
                 false,
                 Optional.of(DAY)),
@@ -211,9 +224,33 @@ class GateTest {
                 true,
                 List.of(asked(AssessmentTest.calm(), 0)),
                 Optional.empty(),
+                Optional.empty(),
                 false,
                 Optional.empty()),
             DAY);
     assertThat(why(gate)).isEqualTo(Gate.Why.ARCHIVED);
+  }
+
+  /** A new episode asks everything again, and is no way round what stands open. */
+  @Test
+  void aNewEpisodeOpensNothing() {
+    assertThat(why(since(60, asked(AssessmentTest.calm(), 0)))).isEqualTo(Gate.Why.NOT_SCREENED);
+    assertThat(why(since(60, asked(sign(EmergencySign.LEGS), 0)))).isEqualTo(Gate.Why.EMERGENCY);
+    assertThat(why(since(60, asked(AssessmentTest.calm(), 90), asked(sign(EmergencySign.LEGS), 0))))
+        .isEqualTo(Gate.Why.EMERGENCY);
+    assertThat(since(60, asked(AssessmentTest.calm(), 90), asked(AssessmentTest.calm(), 0)).open())
+        .isTrue();
+  }
+
+  private static Gate since(int minutes, Answered... newestFirst) {
+    return Gate.of(
+        new Gate.Facts(
+            false,
+            List.of(newestFirst),
+            Optional.of(NOON.plus(Duration.ofMinutes(minutes))),
+            Optional.empty(),
+            false,
+            Optional.empty()),
+        DAY);
   }
 }
