@@ -29,6 +29,7 @@ class LayersTest {
           "timeline",
           "ledger",
           "safety",
+          "measure",
           "progress",
           "cli");
 

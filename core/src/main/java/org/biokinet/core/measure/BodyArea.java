@@ -1,0 +1,395 @@
+package org.biokinet.core.measure;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import org.biokinet.core.anatomy.Coded;
+import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.anatomy.Tissue;
+import org.biokinet.core.figure.BodyOutline;
+import org.biokinet.core.figure.Part;
+import org.biokinet.core.figure.Vec;
+import org.biokinet.core.figure.View;
+
+/**
+ * Where on the body something is felt: fourteen regions that open into about forty areas, on the
+ * front or the back. The division, and which muscles lie under an area, are our choice after common
+ * anatomy, no source.
+ */
+@SuppressWarnings("ImmutableEnumChecker") // lists are never written
+public enum BodyArea implements Coded {
+  FOREHEAD("forehead", Region.HEAD, View.FRONT, Part.HEAD, 3, 11.5, 6, 3.2, 2.4),
+  TEMPLE("temple", Region.HEAD, View.FRONT, Part.HEAD, 6.3, 8.5, 3, 1.8, 2.4),
+  JAW("jaw", Region.FACE, View.FRONT, Part.HEAD, 4.2, 2.5, 5, 2.4, 2),
+  CHEEK("cheek", Region.FACE, View.FRONT, Part.HEAD, 3, 6, 6, 2.4, 1.8),
+  CROWN("crown", Region.BACK_OF_HEAD, View.BACK, Part.HEAD, 3, 12.5, -4, 3.4, 2.6),
+  OCCIPUT(
+      "base of the skull",
+      Region.BACK_OF_HEAD,
+      View.BACK,
+      Part.HEAD,
+      3.2,
+      5,
+      -7,
+      3.2,
+      2.4,
+      Tissue.SUBOCCIPITALS),
+  THROAT(
+      "throat",
+      Region.FRONT_OF_NECK,
+      View.FRONT,
+      Part.NECK,
+      1.7,
+      5,
+      4,
+      1.6,
+      3.4,
+      Tissue.ANTERIOR_NECK),
+  SIDE_OF_NECK(
+      "side of the neck",
+      Region.FRONT_OF_NECK,
+      View.FRONT,
+      Part.NECK,
+      4.6,
+      4.5,
+      1,
+      1.8,
+      3.6,
+      Tissue.SCALENES,
+      Tissue.SCM),
+  UPPER_NECK(
+      "upper neck",
+      Region.BACK_OF_NECK,
+      View.BACK,
+      Part.NECK,
+      2.6,
+      8,
+      -4,
+      2.6,
+      2.4,
+      Tissue.SUBOCCIPITALS,
+      Tissue.NECK_EXTENSORS),
+  LOWER_NECK(
+      "lower neck",
+      Region.BACK_OF_NECK,
+      View.BACK,
+      Part.NECK,
+      3,
+      3,
+      -4,
+      3,
+      2.8,
+      Tissue.LEVATOR,
+      Tissue.NECK_EXTENSORS),
+  COLLARBONE(
+      "collarbone",
+      Region.FRONT_OF_SHOULDER,
+      View.FRONT,
+      Part.LEFT_CLAVICLE,
+      8,
+      0.5,
+      2,
+      5.4,
+      2.2,
+      Tissue.SCALENES),
+  SHOULDER_FRONT(
+      "front of the shoulder",
+      Region.FRONT_OF_SHOULDER,
+      View.FRONT,
+      Part.LEFT_UPPER_ARM,
+      0.5,
+      -3,
+      3,
+      3.6,
+      4.6,
+      Tissue.ANTERIOR_DELTOID,
+      Tissue.PEC_MINOR),
+  SHOULDER_OUTSIDE(
+      "outside of the shoulder",
+      Region.FRONT_OF_SHOULDER,
+      View.FRONT,
+      Part.LEFT_UPPER_ARM,
+      4,
+      -8,
+      0,
+      2.4,
+      4,
+      Tissue.DELTOID),
+  TOP_OF_SHOULDER(
+      "top of the shoulder",
+      Region.TOP_OF_SHOULDER,
+      View.BACK,
+      Part.LEFT_CLAVICLE,
+      6,
+      2.5,
+      -4,
+      5,
+      2.6,
+      Tissue.UPPER_TRAP,
+      Tissue.LEVATOR),
+  SHOULDER_BLADE(
+      "shoulder blade",
+      Region.BACK_OF_SHOULDER,
+      View.BACK,
+      Part.THORAX,
+      9.5,
+      14,
+      -8,
+      4.4,
+      5,
+      Tissue.EXTERNAL_ROTATORS,
+      Tissue.MID_TRAP),
+  SHOULDER_BACK(
+      "back of the shoulder",
+      Region.BACK_OF_SHOULDER,
+      View.BACK,
+      Part.LEFT_UPPER_ARM,
+      0.5,
+      -4,
+      -3,
+      3.6,
+      4.6,
+      Tissue.POSTERIOR_DELTOID),
+  BESIDE_SPINE(
+      "between spine and blade",
+      Region.UPPER_BACK,
+      View.BACK,
+      Part.THORAX,
+      3,
+      16,
+      -8,
+      2.6,
+      6,
+      Tissue.RHOMBOIDS,
+      Tissue.MID_TRAP),
+  MID_BACK(
+      "middle of the back",
+      Region.UPPER_BACK,
+      View.BACK,
+      Part.THORAX,
+      5,
+      5,
+      -8,
+      5,
+      4.6,
+      Tissue.THORACIC_EXTENSORS),
+  UPPER_CHEST(
+      "upper chest",
+      Region.CHEST,
+      View.FRONT,
+      Part.THORAX,
+      6.5,
+      17,
+      8,
+      5,
+      3.4,
+      Tissue.PEC_MAJOR,
+      Tissue.PEC_MINOR),
+  LOWER_CHEST(
+      "lower chest", Region.CHEST, View.FRONT, Part.THORAX, 6, 9, 8, 5, 4, Tissue.PEC_MAJOR),
+  RIBS("ribs", Region.CHEST, View.FRONT, Part.THORAX, 9, 2, 5, 3.4, 3.6, Tissue.INTERCOSTALS),
+  UPPER_ARM_FRONT(
+      "front of the upper arm",
+      Region.UPPER_ARM,
+      View.FRONT,
+      Part.LEFT_UPPER_ARM,
+      0.5,
+      -16,
+      3,
+      3.2,
+      5.4),
+  UPPER_ARM_BACK(
+      "back of the upper arm",
+      Region.UPPER_ARM,
+      View.BACK,
+      Part.LEFT_UPPER_ARM,
+      0.5,
+      -16,
+      -3,
+      3.2,
+      5.4,
+      Tissue.TRICEPS),
+  ELBOW_FRONT(
+      "inside of the elbow", Region.FOREARM, View.FRONT, Part.LEFT_FOREARM, 0, -1, 3, 2.8, 2.8),
+  ELBOW_BACK(
+      "point of the elbow", Region.FOREARM, View.BACK, Part.LEFT_FOREARM, 0, -1, -3, 2.8, 2.8),
+  FOREARM_FRONT(
+      "forearm, palm side",
+      Region.FOREARM,
+      View.FRONT,
+      Part.LEFT_FOREARM,
+      0,
+      -12,
+      2,
+      2.6,
+      6,
+      Tissue.WRIST_FLEXORS),
+  FOREARM_BACK(
+      "forearm, back",
+      Region.FOREARM,
+      View.BACK,
+      Part.LEFT_FOREARM,
+      0,
+      -12,
+      -2,
+      2.6,
+      6,
+      Tissue.WRIST_EXTENSORS),
+  WRIST_FRONT("wrist, palm side", Region.HAND, View.FRONT, Part.LEFT_HAND, 0, -1, 1, 2.3, 2),
+  WRIST_BACK("wrist, back", Region.HAND, View.BACK, Part.LEFT_HAND, 0, -1, -1, 2.3, 2),
+  PALM("palm", Region.HAND, View.FRONT, Part.LEFT_HAND, 0, -6, 1, 2.6, 2.8),
+  BACK_OF_HAND("back of the hand", Region.HAND, View.BACK, Part.LEFT_HAND, 0, -6, -1, 2.6, 2.8),
+  FINGERS("fingers", Region.HAND, View.FRONT, Part.LEFT_HAND, 0, -13, 1, 2.6, 3.6),
+  BELLY(
+      "belly",
+      Region.BELLY_AND_HIP,
+      View.FRONT,
+      Part.PELVIS,
+      5,
+      14,
+      8,
+      5,
+      5.6,
+      Tissue.ANTERIOR_TRUNK),
+  GROIN(
+      "groin",
+      Region.BELLY_AND_HIP,
+      View.FRONT,
+      Part.PELVIS,
+      7,
+      -2,
+      6,
+      3.6,
+      3.6,
+      Tissue.HIP_FLEXORS),
+  LOW_BACK("low back", Region.LOW_BACK, View.BACK, Part.PELVIS, 4.5, 13, -8, 4.5, 5.4),
+  BUTTOCK("buttock", Region.LOW_BACK, View.BACK, Part.PELVIS, 7, -1, -8, 6, 5.6, Tissue.GLUTES),
+  THIGH_FRONT("front of the thigh", Region.LEG, View.FRONT, Part.LEFT_THIGH, 0, -20, 5, 5, 11),
+  THIGH_BACK(
+      "back of the thigh",
+      Region.LEG,
+      View.BACK,
+      Part.LEFT_THIGH,
+      0,
+      -20,
+      -5,
+      5,
+      11,
+      Tissue.HAMSTRINGS),
+  KNEE("knee", Region.LEG, View.FRONT, Part.LEFT_SHANK, 0, 0, 4, 4, 4),
+  SHIN("shin", Region.LEG, View.FRONT, Part.LEFT_SHANK, 0, -20, 3, 3.6, 10),
+  CALF("calf", Region.LEG, View.BACK, Part.LEFT_SHANK, 0, -14, -3, 4, 10);
+
+  /** What an area belongs to; what is marked first. */
+  public enum Region {
+    HEAD("head"),
+    FACE("face and jaw"),
+    BACK_OF_HEAD("back of the head"),
+    FRONT_OF_NECK("front of the neck"),
+    BACK_OF_NECK("back of the neck"),
+    FRONT_OF_SHOULDER("front of the shoulder"),
+    TOP_OF_SHOULDER("top of the shoulder"),
+    BACK_OF_SHOULDER("back of the shoulder"),
+    UPPER_BACK("upper back"),
+    CHEST("chest"),
+    UPPER_ARM("upper arm"),
+    FOREARM("forearm and elbow"),
+    HAND("hand"),
+    BELLY_AND_HIP("belly and groin"),
+    LOW_BACK("low back and buttock"),
+    LEG("leg");
+
+    private final String label;
+
+    Region(String label) {
+      this.label = label;
+    }
+
+    public String label() {
+      return label;
+    }
+
+    public List<BodyArea> areas() {
+      return Arrays.stream(BodyArea.values()).filter(a -> a.region == this).toList();
+    }
+  }
+
+  private final String label;
+  private final Region region;
+  private final View view;
+  private final Part part;
+  private final Vec local;
+  private final double width;
+  private final double height;
+  private final List<Tissue> tissues;
+
+  BodyArea(
+      String label,
+      Region region,
+      View view,
+      Part part,
+      double x,
+      double y,
+      double z,
+      double width,
+      double height,
+      Tissue... tissues) {
+    this.label = label;
+    this.region = region;
+    this.view = view;
+    this.part = part;
+    this.local = new Vec(x, y, z);
+    this.width = width;
+    this.height = height;
+    this.tissues = List.copyOf(Arrays.asList(tissues));
+  }
+
+  @Override
+  public String code() {
+    return name().toLowerCase(Locale.ROOT).replace('_', '-');
+  }
+
+  public String label() {
+    return label;
+  }
+
+  public Region region() {
+    return region;
+  }
+
+  /** On which of the two outlines it is marked. */
+  public View view() {
+    return view;
+  }
+
+  /** What lies under it and can be treated, the nearest first. */
+  public List<Tissue> tissues() {
+    return tissues;
+  }
+
+  /**
+   * An oval on the outline, in millimetres on paper.
+   *
+   * @param x to the right, of its middle
+   * @param y down
+   * @param rx half its width
+   */
+  public record Oval(double x, double y, double rx, double ry) {}
+
+  /** Where it stands on its outline; the client's left is on the left in both. */
+  public Oval oval(Side side) {
+    Vec left = BodyOutline.of(view).at(part, local);
+    double x = side == Side.LEFT ? -Math.abs(left.x()) : Math.abs(left.x());
+    return new Oval(x, left.y(), 10 * width, 10 * height);
+  }
+
+  /** "left top of the shoulder". */
+  public String on(Side side) {
+    return side.name().toLowerCase(Locale.ROOT) + " " + label;
+  }
+
+  static Optional<BodyArea> find(String code) {
+    return Coded.find(BodyArea.class, code);
+  }
+}

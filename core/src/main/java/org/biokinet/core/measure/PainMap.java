@@ -1,0 +1,127 @@
+package org.biokinet.core.measure;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import org.biokinet.core.anatomy.Coded;
+import org.biokinet.core.anatomy.Side;
+
+/**
+ * What is felt where.
+ *
+ * @param marks at most one for each area and side
+ */
+public record PainMap(List<Mark> marks) {
+
+  /** How it feels. */
+  public enum Feeling implements Coded {
+    ACHE("ache"),
+    PULL("pull"),
+    BURN("burn"),
+    TINGLE("tingle"),
+    NUMB("numb");
+
+    private final String code;
+
+    Feeling(String code) {
+      this.code = code;
+    }
+
+    @Override
+    public String code() {
+      return code;
+    }
+
+    /** Whether it is a sign of a nerve, and of nothing that should be stretched. */
+    public boolean ofANerve() {
+      return this == TINGLE || this == NUMB;
+    }
+  }
+
+  /**
+   * @param intensity 0–10, never 0: what is not felt is not marked
+   */
+  public record Mark(BodyArea area, Side side, Feeling feeling, int intensity) {
+    public Mark {
+      if (intensity < 1 || intensity > 10) throw new IllegalArgumentException("1 to 10");
+    }
+
+    /** "right top of the shoulder, ache 4". */
+    public String words() {
+      return "%s, %s %d".formatted(area.on(side), feeling.code(), intensity);
+    }
+
+    private boolean at(BodyArea a, Side s) {
+      return area == a && side == s;
+    }
+  }
+
+  public static final PainMap EMPTY = new PainMap(List.of());
+
+  public PainMap {
+    marks = List.copyOf(marks);
+  }
+
+  public Optional<Mark> at(BodyArea area, Side side) {
+    return marks.stream().filter(m -> m.at(area, side)).findFirst();
+  }
+
+  /** With this mark in the place of what was marked there. */
+  public PainMap with(Mark mark) {
+    List<Mark> all = new ArrayList<>(without(mark.area(), mark.side()).marks);
+    all.add(mark);
+    return new PainMap(all);
+  }
+
+  public PainMap without(BodyArea area, Side side) {
+    return new PainMap(marks.stream().filter(m -> !m.at(area, side)).toList());
+  }
+
+  /** The strongest first. */
+  public List<Mark> strongest() {
+    return marks.stream().sorted(Comparator.comparingInt(Mark::intensity).reversed()).toList();
+  }
+
+  /**
+   * What became of each region and side, in words, the largest change first: "right back of the
+   * neck 6 → 4", "left hand new: tingle 3", "right jaw gone". Only what changed.
+   */
+  public List<String> changesSince(PainMap before) {
+    record Line(int by, String words) {}
+    List<Line> lines = new ArrayList<>();
+    for (BodyArea.Region region : BodyArea.Region.values()) {
+      for (Side side : Side.values()) {
+        Optional<Mark> was = before.worst(region, side);
+        Optional<Mark> is = worst(region, side);
+        String place = side.name().toLowerCase(Locale.ROOT) + " " + region.label();
+        int by = is.map(Mark::intensity).orElse(0) - was.map(Mark::intensity).orElse(0);
+        if (was.isEmpty() && is.isPresent()) {
+          Mark m = is.get();
+          lines.add(
+              new Line(by, "%s new: %s %d".formatted(place, m.feeling().code(), m.intensity())));
+        } else if (was.isPresent() && is.isEmpty()) {
+          lines.add(new Line(by, place + " gone"));
+        } else if (by != 0) {
+          lines.add(
+              new Line(
+                  by,
+                  "%s %d → %d"
+                      .formatted(
+                          place, was.orElseThrow().intensity(), is.orElseThrow().intensity())));
+        }
+      }
+    }
+    return lines.stream()
+        .sorted(Comparator.comparingInt((Line l) -> Math.abs(l.by())).reversed())
+        .map(Line::words)
+        .toList();
+  }
+
+  private Optional<Mark> worst(BodyArea.Region region, Side side) {
+    return marks.stream()
+        .filter(m -> m.area().region() == region && m.side() == side)
+        .max(Comparator.comparingInt(Mark::intensity));
+  }
+}

@@ -1,0 +1,148 @@
+package org.biokinet.core.measure;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.EnumMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.Set;
+import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.anatomy.Tissue;
+import org.biokinet.core.exercise.Catalogue;
+import org.biokinet.core.figure.BodyOutline;
+import org.biokinet.core.figure.View;
+import org.junit.jupiter.api.Test;
+
+/** Findings, and the map from which some of them come. */
+class FindingsTest {
+
+  private static final Findings FINDINGS = new Findings(Catalogue.load());
+
+  private static Findings.Measures ranges(Motion motion, double left, double right) {
+    return new Findings.Measures(
+        Map.of(motion, new EnumMap<>(Map.of(Side.LEFT, left, Side.RIGHT, right))),
+        PainMap.EMPTY,
+        Optional.empty(),
+        OptionalInt.empty());
+  }
+
+  /** The issue's own example: section 3's mapping turns the direction into the treated side. */
+  @Test
+  void tiltingLeftIsLimitedByTheRight() {
+    List<Finding> found = FINDINGS.of(ranges(Motion.NECK_LATERAL_FLEXION, 31, 42));
+    assertThat(found).hasSize(1);
+    assertThat(found.get(0).words())
+        .startsWith("tilting left 31° of 45, 11° less than right → right upper trapezius");
+    assertThat(found.get(0).treat()).allSatisfy(t -> assertThat(t.side()).contains(Side.RIGHT));
+  }
+
+  @Test
+  void theOtherSideIsItsMirrorImage() {
+    for (Motion motion :
+        List.of(Motion.NECK_LATERAL_FLEXION, Motion.NECK_ROTATION, Motion.THORACIC_ROTATION)) {
+      List<Finding.Target> left = FINDINGS.targets(motion, Side.LEFT);
+      List<Finding.Target> right = FINDINGS.targets(motion, Side.RIGHT);
+      assertThat(left).as(motion.code()).isNotEmpty();
+      assertThat(
+              left.stream()
+                  .map(t -> new Finding.Target(t.tissue(), t.side().map(Side::opposite)))
+                  .toList())
+          .isEqualTo(right);
+    }
+  }
+
+  /** "Levator stretch with the head turned right (treated left)": handbook section 3. */
+  @Test
+  void turningRightIsHelpedByTheLeftLevator() {
+    assertThat(FINDINGS.targets(Motion.NECK_ROTATION, Side.RIGHT))
+        .contains(new Finding.Target(Tissue.LEVATOR, Optional.of(Side.LEFT)));
+  }
+
+  @Test
+  void anArmIsTreatedOnItsOwnSide() {
+    List<Finding> found = FINDINGS.of(ranges(Motion.SHOULDER_EXTERNAL_ROTATION, 88, 60));
+    assertThat(found.get(0).treat())
+        .isNotEmpty()
+        .allSatisfy(t -> assertThat(t.side()).contains(Side.RIGHT));
+  }
+
+  @Test
+  void withinTheLimitsThereIsNoFinding() {
+    assertThat(FINDINGS.of(ranges(Motion.NECK_ROTATION, 78, 72))).isEmpty();
+    assertThat(FINDINGS.of(ranges(Motion.THORACIC_ROTATION, 20, 22)))
+        .as("no norm, no limit, no asymmetry")
+        .isEmpty();
+    assertThat(FINDINGS.of(ranges(Motion.NECK_ROTATION, 60, 60)))
+        .as("both under 80 % of 80")
+        .hasSize(2);
+  }
+
+  @Test
+  void tinglingNamesNothingToStretch() {
+    PainMap map =
+        PainMap.EMPTY
+            .with(new PainMap.Mark(BodyArea.PALM, Side.LEFT, PainMap.Feeling.TINGLE, 6))
+            .with(new PainMap.Mark(BodyArea.TOP_OF_SHOULDER, Side.RIGHT, PainMap.Feeling.ACHE, 5))
+            .with(new PainMap.Mark(BodyArea.KNEE, Side.RIGHT, PainMap.Feeling.ACHE, 2));
+    List<Finding> found =
+        FINDINGS.of(new Findings.Measures(Map.of(), map, Optional.empty(), OptionalInt.empty()));
+    assertThat(found)
+        .extracting(Finding::title)
+        .containsExactly("Felt: left palm", "Felt: right top of the shoulder");
+    assertThat(found.get(0).treat()).isEmpty();
+    assertThat(found.get(1).treat().get(0).words()).isEqualTo("right upper trapezius");
+  }
+
+  @Test
+  void postureAndEnduranceCount() {
+    List<Finding> found =
+        FINDINGS.of(
+            new Findings.Measures(
+                Map.of(), PainMap.EMPTY, Optional.of(new Posture(43, 50)), OptionalInt.of(12)));
+    assertThat(found).extracting(Finding::code).contains("forward-head", "flexor-endurance");
+    assertThat(
+            FINDINGS.of(
+                new Findings.Measures(
+                    Map.of(), PainMap.EMPTY, Optional.of(new Posture(50, 50)), OptionalInt.of(25))))
+        .isEmpty();
+  }
+
+  @Test
+  void aMapSaysWhatChangedByRegion() {
+    PainMap before =
+        PainMap.EMPTY
+            .with(new PainMap.Mark(BodyArea.LOWER_NECK, Side.RIGHT, PainMap.Feeling.ACHE, 6))
+            .with(new PainMap.Mark(BodyArea.JAW, Side.RIGHT, PainMap.Feeling.ACHE, 2));
+    PainMap after =
+        PainMap.EMPTY
+            .with(new PainMap.Mark(BodyArea.UPPER_NECK, Side.RIGHT, PainMap.Feeling.PULL, 3))
+            .with(new PainMap.Mark(BodyArea.PALM, Side.LEFT, PainMap.Feeling.TINGLE, 1));
+    assertThat(after.changesSince(before))
+        .containsExactly(
+            "right back of the neck 6 → 3", "right face and jaw gone", "left hand new: tingle 1");
+    assertThat(after.changesSince(after)).isEmpty();
+  }
+
+  /** "About 14 regions that open into about 40 areas", each on paper and on its own side. */
+  @Test
+  void everyAreaLiesOnItsOutlineOnItsOwnSide() {
+    assertThat(BodyArea.Region.values()).hasSizeBetween(13, 16);
+    assertThat(BodyArea.values()).hasSizeBetween(37, 43);
+    for (BodyArea area : BodyArea.values()) {
+      BodyOutline outline = BodyOutline.of(area.view());
+      assertThat(area.view()).isIn(View.FRONT, View.BACK);
+      for (Side side : Side.values()) {
+        BodyArea.Oval o = area.oval(side);
+        assertThat(outline.side(o.x(), 5)).as(area.on(side)).contains(side);
+        assertThat(o.y())
+            .isBetween((double) outline.top(), outline.top() + (double) outline.height());
+      }
+    }
+    Set<BodyArea> opened = new HashSet<>();
+    for (BodyArea.Region region : BodyArea.Region.values()) opened.addAll(region.areas());
+    assertThat(opened).hasSize(BodyArea.values().length);
+  }
+}
