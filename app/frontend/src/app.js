@@ -280,3 +280,152 @@ for (const list of document.querySelectorAll("[data-roving]")) {
     for (const tick of ticks) if ((tick.name === "none") !== none) tick.checked = false;
   });
 }
+
+// ---- measuring: marks on the map, a stopwatch, an inclinometer -----------------------------------
+
+/** The map is one stop for the tabulator; arrows go to the nearest place that way. */
+function openMark(spot) {
+  const dialog = document.getElementById("mark");
+  const form = dialog.querySelector("form");
+  form.elements.area.value = spot.dataset.area;
+  form.elements.side.value = spot.dataset.side;
+  form.elements.feeling.value = spot.dataset.feeling;
+  document.getElementById("mark-title").textContent = spot.dataset.name;
+  dialog.showModal();
+  form.querySelector(`input[value="${spot.dataset.feeling}"]`).focus();
+}
+function prepareMaps() {
+  for (const map of document.querySelectorAll("[data-map]")) map.querySelector(".spot")?.setAttribute("tabindex", "0");
+}
+prepareMaps();
+document.addEventListener("htmx:oobAfterSwap", prepareMaps);
+document.addEventListener("click", (event) => {
+  const spot = event.target.closest?.(".spot");
+  if (spot) openMark(spot);
+});
+document.addEventListener("keydown", (event) => {
+  const spot = event.target.closest?.(".spot");
+  if (!spot) return;
+  if (event.key === "Enter" || event.key === " ") {
+    event.preventDefault();
+    openMark(spot);
+    return;
+  }
+  const way = { ArrowUp: [0, -1], ArrowDown: [0, 1], ArrowLeft: [-1, 0], ArrowRight: [1, 0] }[event.key];
+  if (!way) return;
+  event.preventDefault();
+  const at = (s) => [Number(s.getAttribute("cx")), Number(s.getAttribute("cy"))];
+  const [x, y] = at(spot);
+  let best = null;
+  let least = Infinity;
+  for (const other of spot.closest("[data-map]").querySelectorAll(".spot")) {
+    const [dx, dy] = [at(other)[0] - x, at(other)[1] - y];
+    const along = dx * way[0] + dy * way[1];
+    const across = Math.abs(dx * way[1]) + Math.abs(dy * way[0]);
+    if (along > 1 && along + 2 * across < least) [best, least] = [other, along + 2 * across];
+  }
+  best?.focus();
+});
+document.addEventListener("htmx:afterRequest", (event) => {
+  if (event.target.matches?.("[data-mark-form]") && event.detail.successful) document.getElementById("mark").close();
+});
+
+const stopwatch = document.querySelector("[data-stopwatch]");
+if (stopwatch) {
+  const button = stopwatch.querySelector("[data-stopwatch-button]");
+  const shown = stopwatch.querySelector("[data-stopwatch-shown]");
+  let since = null;
+  const tick = () => {
+    if (since === null) return;
+    shown.textContent = ((performance.now() - since) / 1000).toFixed(1);
+    requestAnimationFrame(tick);
+  };
+  const press = () => {
+    if (since === null) {
+      since = performance.now();
+      button.textContent = "Stop";
+      tick();
+      return;
+    }
+    const field = stopwatch.elements.seconds;
+    field.value = Math.floor((performance.now() - since) / 1000);
+    since = null;
+    button.textContent = "Start";
+    field.dispatchEvent(new Event("change", { bubbles: true }));
+  };
+  button.addEventListener("click", press);
+  document.addEventListener("keydown", (event) => {
+    const open = stopwatch.closest("details").open;
+    const writing = event.target.closest("input, textarea, select, button, a, summary, dialog, .spot");
+    if (event.key !== " " || !open || (writing && writing !== button)) return;
+    event.preventDefault();
+    press();
+  });
+}
+
+/** Large angles, readings taken by stillness or with Enter; spoken, since hands and eyes are busy. */
+document.addEventListener("click", (event) => {
+  const opener = event.target.closest("[data-stream]");
+  if (!opener) return;
+  const field = document.getElementById(opener.dataset.for);
+  const dialog = document.getElementById("inclinometer");
+  const angle = dialog.querySelector("[data-angle]");
+  const list = dialog.querySelector("[data-taken]");
+  const state = dialog.querySelector("[data-state]");
+  const strict = document.getElementById("strict").checked;
+  dialog.querySelector("h2").textContent = opener.getAttribute("aria-label").replace("Inclinometer: ", "");
+  const taken = [];
+  const speak = (text) => {
+    if (!window.speechSynthesis) return;
+    speechSynthesis.cancel();
+    speechSynthesis.speak(new SpeechSynthesisUtterance(text));
+  };
+  const show = () => (list.textContent = taken.map((t) => `${t}°`).join("   "));
+  const add = (degrees) => {
+    if (taken.length >= 6) return;
+    taken.push(degrees);
+    show();
+    speak(`${Math.round(degrees)} degrees`);
+  };
+  let now = null;
+  show();
+  state.textContent = "Head in the middle, then move to the end and hold.";
+  const stream = new EventSource(`${opener.dataset.stream}&strict=${strict}`);
+  stream.addEventListener("angle", (e) => {
+    now = Number(e.data);
+    angle.textContent = `${Math.abs(Math.round(now))}°`;
+    state.textContent = "";
+  });
+  stream.addEventListener("taken", (e) => add(Number(e.data)));
+  stream.addEventListener("lost", () => (state.textContent = "Nothing arrives from the inclinometer; it goes on when it is back."));
+  stream.addEventListener("enough", () => finish());
+  stream.onerror = () => (state.textContent = "The connection is gone; it is tried again.");
+  const keys = (e) => {
+    if (e.key !== "Enter" || now === null) return;
+    e.preventDefault();
+    add(Math.abs(Math.round(now * 10) / 10));
+  };
+  const finish = () => {
+    stream.close();
+    dialog.close();
+  };
+  dialog.addEventListener("keydown", keys);
+  dialog.addEventListener(
+    "close",
+    () => {
+      stream.close();
+      dialog.removeEventListener("keydown", keys);
+      if (taken.length) {
+        field.value = taken.join(" ");
+        field.form.elements.device.value = "true";
+        field.dispatchEvent(new Event("change", { bubbles: true }));
+        field.form.elements.device.value = "false";
+      }
+      field.focus();
+    },
+    { once: true },
+  );
+  dialog.querySelector("[data-finish]").onclick = finish;
+  angle.textContent = "–";
+  dialog.showModal();
+});

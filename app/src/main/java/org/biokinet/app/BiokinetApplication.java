@@ -8,6 +8,7 @@ import org.springframework.context.annotation.Bean;
 import org.springframework.core.Ordered;
 import org.springframework.data.jpa.repository.config.EnableJpaRepositories;
 import org.springframework.retry.annotation.EnableRetry;
+import org.springframework.scheduling.concurrent.ThreadPoolTaskScheduler;
 
 /** Starts the web application. */
 @SpringBootApplication
@@ -23,6 +24,16 @@ public class BiokinetApplication {
   @Bean
   AdjustableClock clock() {
     return new AdjustableClock();
+  }
+
+  /** Beats for what is streamed: instruments are read in step. */
+  @Bean
+  ThreadPoolTaskScheduler scheduler() {
+    ThreadPoolTaskScheduler scheduler = new ThreadPoolTaskScheduler();
+    scheduler.setPoolSize(4);
+    scheduler.setThreadNamePrefix("beat-");
+    scheduler.setRemoveOnCancelPolicy(true);
+    return scheduler;
   }
 
   @Bean

@@ -92,6 +92,16 @@ public class AccountService {
     return practitioners.findById(me.id()).map(Practitioner::singleKeys).orElse(true);
   }
 
+  @Transactional(readOnly = true)
+  public boolean usesFacingView(Me me) {
+    return practitioners.findById(me.id()).map(Practitioner::facingView).orElse(false);
+  }
+
+  @Changes
+  public void useFacingView(Me me, boolean on) {
+    practitioners.findById(me.id()).ifPresent(p -> p.useFacingView(on));
+  }
+
   @Changes
   public void useSingleKeys(Me me, boolean on) {
     practitioners.findById(me.id()).ifPresent(p -> p.useSingleKeys(on));

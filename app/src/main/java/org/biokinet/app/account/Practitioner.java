@@ -16,6 +16,7 @@ public class Practitioner extends Row {
   private String name;
   private String passwordHash;
   private boolean singleKeys = true;
+  private boolean facingView;
   private Instant createdAt;
 
   @Enumerated(EnumType.STRING)
@@ -89,6 +90,15 @@ public class Practitioner extends Row {
   /** Whether single letters work as keys on a focused row. */
   public boolean singleKeys() {
     return singleKeys;
+  }
+
+  /** Whether the front of the body map is seen as by somebody who faces the client. */
+  boolean facingView() {
+    return facingView;
+  }
+
+  void useFacingView(boolean on) {
+    this.facingView = on;
   }
 
   public void useSingleKeys(boolean on) {

@@ -16,6 +16,7 @@ import org.biokinet.app.client.ClientHeader;
 import org.biokinet.app.client.ClientService;
 import org.biokinet.app.client.LinkService;
 import org.biokinet.app.client.Station;
+import org.biokinet.app.measurement.MeasurementService;
 import org.biokinet.app.program.DraftService;
 import org.biokinet.app.program.ProgramVersion;
 import org.biokinet.app.program.VersionService;
@@ -44,6 +45,7 @@ class ClientOverview implements ClientHeader {
   private final SessionService sessions;
   private final LinkService links;
   private final ScreeningService screenings;
+  private final MeasurementService measurements;
   private final Audit audit;
   private final Clock clock;
 
@@ -55,6 +57,7 @@ class ClientOverview implements ClientHeader {
       SessionService sessions,
       LinkService links,
       ScreeningService screenings,
+      MeasurementService measurements,
       Audit audit,
       Clock clock) {
     this.clients = clients;
@@ -64,6 +67,7 @@ class ClientOverview implements ClientHeader {
     this.sessions = sessions;
     this.links = links;
     this.screenings = screenings;
+    this.measurements = measurements;
     this.audit = audit;
     this.clock = clock;
   }
@@ -80,6 +84,7 @@ class ClientOverview implements ClientHeader {
     Gate gate = screenings.gate(client);
     model.addAttribute("locks", locks(gate));
     screenings.opened(client).ifPresent(c -> model.addAttribute("openedBy", openedBy(c, client)));
+    Optional<LocalDate> measured = measurements.lastVisit(client);
     List<Stop> stops = new ArrayList<>();
     Optional<ProgramVersion> shared =
         Optional.ofNullable(versions.newest(List.of(client)).get(clientId));
@@ -88,7 +93,8 @@ class ClientOverview implements ClientHeader {
       String state =
           switch (s) {
             case SCREEN -> gate(gate);
-            case MEASURE -> "by hand for now";
+            case MEASURE ->
+                measured.map(day -> "last visit " + Days.day(day)).orElse("nothing yet");
             case PLAN -> plan(me, client, shared, now);
             case DO ->
                 week > 0
@@ -103,7 +109,7 @@ class ClientOverview implements ClientHeader {
       boolean reached =
           switch (s) {
             case SCREEN -> gate.open();
-            case MEASURE -> false;
+            case MEASURE -> measured.isPresent();
             case PLAN -> shared.isPresent();
             case DO, REVIEW -> week > 0;
           };

@@ -62,12 +62,6 @@ class StationController {
     return "redirect:/clients/" + clients.get(me, id).getId() + "/plan";
   }
 
-  @GetMapping("/clients/{id}/measure")
-  String measure(@AuthenticationPrincipal Me me, @PathVariable UUID id, Model model) {
-    header.show(me, id, Station.MEASURE, model);
-    return "worklist/station-later";
-  }
-
   @GetMapping("/clients/{id}/do")
   String handOver(@AuthenticationPrincipal Me me, @PathVariable UUID id, Model model) {
     header.show(me, id, Station.DO, model);

@@ -51,11 +51,11 @@ public enum BodyArea implements Coded {
       Region.FRONT_OF_NECK,
       View.FRONT,
       Part.NECK,
-      4.6,
-      4.5,
+      4.4,
+      5.5,
       1,
-      1.8,
-      3.6,
+      1.5,
+      3.4,
       Tissue.SCALENES,
       Tissue.SCM),
   UPPER_NECK(
@@ -63,10 +63,10 @@ public enum BodyArea implements Coded {
       Region.BACK_OF_NECK,
       View.BACK,
       Part.NECK,
-      2.6,
-      8,
+      2.4,
+      9,
       -4,
-      2.6,
+      2.4,
       2.4,
       Tissue.SUBOCCIPITALS,
       Tissue.NECK_EXTENSORS),
@@ -75,11 +75,11 @@ public enum BodyArea implements Coded {
       Region.BACK_OF_NECK,
       View.BACK,
       Part.NECK,
-      3,
-      3,
+      2.4,
+      3.5,
       -4,
-      3,
-      2.8,
+      2.6,
+      2.6,
       Tissue.LEVATOR,
       Tissue.NECK_EXTENSORS),
   COLLARBONE(
@@ -121,11 +121,11 @@ public enum BodyArea implements Coded {
       Region.TOP_OF_SHOULDER,
       View.BACK,
       Part.LEFT_CLAVICLE,
-      6,
-      2.5,
+      5.5,
+      6.2,
       -4,
-      5,
-      2.6,
+      5.4,
+      2.4,
       Tissue.UPPER_TRAP,
       Tissue.LEVATOR),
   SHOULDER_BLADE(
@@ -389,7 +389,22 @@ public enum BodyArea implements Coded {
     return side.name().toLowerCase(Locale.ROOT) + " " + label;
   }
 
-  static Optional<BodyArea> find(String code) {
+  public static Optional<BodyArea> find(String code) {
     return Coded.find(BodyArea.class, code);
+  }
+
+  /** The areas whose name has words beginning with all of these; the very name beats others. */
+  static List<BodyArea> called(List<String> words) {
+    if (words.isEmpty()) return List.of();
+    String whole = String.join(" ", words);
+    List<BodyArea> exact = Arrays.stream(values()).filter(a -> a.label.equals(whole)).toList();
+    return exact.isEmpty()
+        ? Arrays.stream(values()).filter(a -> a.hasWords(words)).toList()
+        : exact;
+  }
+
+  private boolean hasWords(List<String> words) {
+    List<String> own = List.of(label.split("\\W+", -1));
+    return words.stream().allMatch(w -> own.stream().anyMatch(o -> o.startsWith(w)));
   }
 }

@@ -80,8 +80,11 @@ public final class Findings {
                     new Finding(
                         "forward-head",
                         "Forward head",
-                        "craniovertebral angle %.1f°, under %.0f"
-                            .formatted(p.craniovertebral(), Posture.FORWARD_HEAD),
+                        String.format(
+                            Locale.ROOT,
+                            "craniovertebral angle %.1f°, under %.0f",
+                            p.craniovertebral(),
+                            Posture.FORWARD_HEAD),
                         both(Tissue.SUBOCCIPITALS, Tissue.DNF),
                         (Posture.FORWARD_HEAD - p.craniovertebral()) / 5)));
     if (m.endurance().isPresent() && m.endurance().getAsInt() < LOW_ENDURANCE) {
@@ -89,8 +92,11 @@ public final class Findings {
           new Finding(
               "flexor-endurance",
               "Neck flexors tire early",
-              "held %d s, under the %.1f s of a small group with neck pain"
-                  .formatted(m.endurance().getAsInt(), LOW_ENDURANCE),
+              String.format(
+                  Locale.ROOT,
+                  "held %d s, under the %.1f s of a small group with neck pain",
+                  m.endurance().getAsInt(),
+                  LOW_ENDURANCE),
               both(Tissue.DNF),
               (LOW_ENDURANCE - m.endurance().getAsInt()) / 10));
     }

@@ -1,6 +1,7 @@
 package org.biokinet.core.measure;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
@@ -56,6 +57,48 @@ public record PainMap(List<Mark> marks) {
     private boolean at(BodyArea a, Side s) {
       return area == a && side == s;
     }
+  }
+
+  /** What a line says: a mark, or what is wrong with it. */
+  public sealed interface Reading {
+    record Ok(Mark mark) implements Reading {}
+
+    record Fault(String why) implements Reading {}
+  }
+
+  /**
+   * Reads a mark as it is said: {@code r top of shoulder ache 4}. Of the area as many words as tell
+   * it from the others; without a feeling it is an ache.
+   */
+  public static Reading parse(String line) {
+    Optional<Side> side = Optional.empty();
+    Optional<Feeling> feeling = Optional.empty();
+    int intensity = 0;
+    List<String> area = new ArrayList<>();
+    for (String word : line.strip().toLowerCase(Locale.ROOT).split("[\\s,]+", -1)) {
+      Optional<Feeling> felt =
+          word.length() < 2
+              ? Optional.empty()
+              : Arrays.stream(Feeling.values()).filter(f -> f.code().startsWith(word)).findFirst();
+      if (word.matches("\\d{1,2}")) intensity = Integer.parseInt(word);
+      else if (word.equals("l") || word.equals("left")) side = Optional.of(Side.LEFT);
+      else if (word.equals("r") || word.equals("right")) side = Optional.of(Side.RIGHT);
+      else if (felt.isPresent()) feeling = felt;
+      else area.add(word);
+    }
+    if (side.isEmpty()) return new Reading.Fault("Begin with the client's side: l or r.");
+    if (intensity < 1 || intensity > 10) return new Reading.Fault("How strong, 1 to 10?");
+    List<BodyArea> fits = BodyArea.called(area);
+    if (fits.isEmpty())
+      return new Reading.Fault("No area is called “" + String.join(" ", area) + "”.");
+    if (fits.size() > 1) {
+      return new Reading.Fault(
+          "Which one: "
+              + String.join(", ", fits.stream().limit(5).map(BodyArea::label).toList())
+              + "?");
+    }
+    return new Reading.Ok(
+        new Mark(fits.get(0), side.get(), feeling.orElse(Feeling.ACHE), intensity));
   }
 
   public static final PainMap EMPTY = new PainMap(List.of());

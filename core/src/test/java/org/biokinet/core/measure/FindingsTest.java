@@ -126,6 +126,35 @@ class FindingsTest {
     assertThat(after.changesSince(after)).isEmpty();
   }
 
+  @Test
+  void aMarkIsReadAsItIsSaid() {
+    assertThat(PainMap.parse("r top ache 4"))
+        .isEqualTo(
+            new PainMap.Reading.Ok(
+                new PainMap.Mark(BodyArea.TOP_OF_SHOULDER, Side.RIGHT, PainMap.Feeling.ACHE, 4)));
+    assertThat(PainMap.parse("left palm, tingle 2"))
+        .isEqualTo(
+            new PainMap.Reading.Ok(
+                new PainMap.Mark(BodyArea.PALM, Side.LEFT, PainMap.Feeling.TINGLE, 2)));
+    for (String line :
+        new String[] {"top ache 4", "r top ache", "r top 11", "r shoulder 4", "r", ""}) {
+      assertThat(PainMap.parse(line)).as(line).isInstanceOf(PainMap.Reading.Fault.class);
+    }
+    assertThat(((PainMap.Reading.Fault) PainMap.parse("r shoulder 4")).why())
+        .startsWith("Which one: ");
+  }
+
+  /** Each can be named by its whole name on either side. */
+  @Test
+  void everyAreaIsFoundByItsName() {
+    for (BodyArea area : BodyArea.values()) {
+      assertThat(PainMap.parse("l " + area.label() + " 3"))
+          .as(area.label())
+          .isEqualTo(
+              new PainMap.Reading.Ok(new PainMap.Mark(area, Side.LEFT, PainMap.Feeling.ACHE, 3)));
+    }
+  }
+
   /** "About 14 regions that open into about 40 areas", each on paper and on its own side. */
   @Test
   void everyAreaLiesOnItsOutlineOnItsOwnSide() {

@@ -1,0 +1,242 @@
+package org.biokinet.app.measurement;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.UUID;
+import org.biokinet.app.account.AccountService;
+import org.biokinet.app.account.Audit;
+import org.biokinet.app.account.Me;
+import org.biokinet.app.client.Client;
+import org.biokinet.app.client.ClientMe;
+import org.biokinet.app.client.ClientService;
+import org.biokinet.app.library.LibraryService;
+import org.biokinet.app.support.Changes;
+import org.biokinet.core.measure.Finding;
+import org.biokinet.core.measure.Findings;
+import org.biokinet.core.measure.PainMap;
+import org.jspecify.annotations.Nullable;
+import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Measures of clients, each kept as it was taken. */
+@Service
+public class MeasurementService {
+
+  interface Rows extends JpaRepository<MeasurementRow, UUID> {
+    List<MeasurementRow> findByClientIdOrderByAt(UUID clientId);
+  }
+
+  interface Decisions extends JpaRepository<DecisionRow, UUID> {
+    List<DecisionRow> findByClientIdOrderByAt(UUID clientId);
+  }
+
+  /** A finding with what the practitioner made of it. */
+  public record Judged(String code, String words, State state) {
+
+    /** What was made of it. */
+    public enum State {
+      OPEN,
+      CONFIRMED,
+      DISMISSED,
+      ADDED
+    }
+  }
+
+  private final Rows rows;
+  private final Decisions decisions;
+  private final ClientService clients;
+  private final AccountService accounts;
+  private final LibraryService library;
+  private final Audit audit;
+  private final ObjectMapper json;
+  private final Clock clock;
+
+  MeasurementService(
+      Rows rows,
+      Decisions decisions,
+      ClientService clients,
+      AccountService accounts,
+      LibraryService library,
+      Audit audit,
+      ObjectMapper json,
+      Clock clock) {
+    this.rows = rows;
+    this.decisions = decisions;
+    this.clients = clients;
+    this.accounts = accounts;
+    this.library = library;
+    this.audit = audit;
+    this.json = json;
+    this.clock = clock;
+  }
+
+  /** Keeps a measure; one of the same kind, part, side, day and author is corrected by it. */
+  @Changes
+  public void save(Me me, UUID clientId, Measured measured) {
+    Client client = clients.lock(me, clientId);
+    keep(client, measured, me.id());
+    audit.changed(me, clientId, "measured", measured.kind() + " " + measured.part());
+  }
+
+  /** The same by the client, through the link. */
+  @Changes
+  public void save(ClientMe me, Measured measured) {
+    keep(clients.byId(me.id()), measured, null);
+    audit.changedByClient(me.practiceId(), me.id(), "measured", measured.kind().name());
+  }
+
+  /** One mark of the practitioner's map of today; without a mark the place is cleared. */
+  @Changes
+  public void mark(Me me, UUID clientId, PainMap.Mark mark, boolean clear) {
+    Client client = clients.lock(me, clientId);
+    PainMap now = visit(client, today(client)).flatMap(v -> v.map(false)).orElse(PainMap.EMPTY);
+    PainMap then = clear ? now.without(mark.area(), mark.side()) : now.with(mark);
+    keep(client, new Measured.BodyMap(then), me.id());
+    audit.changed(me, clientId, "measured", "MAP");
+  }
+
+  private void keep(Client client, Measured measured, @Nullable UUID by) {
+    LocalDate day = today(client);
+    List<MeasurementRow> current = current(client.getId());
+    UUID replaced =
+        current.stream()
+            .filter(r -> r.isOf(measured, day, by == null))
+            .map(MeasurementRow::getId)
+            .reduce((a, b) -> b)
+            .orElse(null);
+    rows.save(
+        new MeasurementRow(
+            client.getId(), day, measured, write(measured), by, clock.instant(), replaced));
+  }
+
+  private List<MeasurementRow> current(UUID clientId) {
+    List<MeasurementRow> all = rows.findByClientIdOrderByAt(clientId);
+    Set<UUID> replaced = new HashSet<>();
+    all.forEach(r -> r.supersedes().ifPresent(replaced::add));
+    return all.stream().filter(r -> !replaced.contains(r.getId())).toList();
+  }
+
+  /** All visits, the newest first. */
+  @Transactional(readOnly = true)
+  public List<Visit> visits(Client client) {
+    Map<LocalDate, List<Visit.Taken>> days = new TreeMap<>(Comparator.reverseOrder());
+    for (MeasurementRow r : current(client.getId())) {
+      days.computeIfAbsent(r.localDate(), d -> new ArrayList<>())
+          .add(
+              new Visit.Taken(
+                  r.getId(),
+                  read(r.value()),
+                  r.practitionerId().map(accounts::practitionerName).orElse("the client"),
+                  r.practitionerId().isEmpty(),
+                  r.at(),
+                  r.supersedes().isPresent()));
+    }
+    return days.entrySet().stream().map(e -> new Visit(e.getKey(), e.getValue())).toList();
+  }
+
+  @Transactional(readOnly = true)
+  public Optional<LocalDate> lastVisit(Client client) {
+    return current(client.getId()).stream()
+        .map(MeasurementRow::localDate)
+        .max(Comparator.naturalOrder());
+  }
+
+  private Optional<Visit> visit(Client client, LocalDate day) {
+    return visits(client).stream().filter(v -> v.day().equals(day)).findFirst();
+  }
+
+  LocalDate today(Client client) {
+    return clock.instant().atZone(client.zone()).toLocalDate();
+  }
+
+  /**
+   * What the newest visit with a practitioner's measures points to, with what was made of it; the
+   * practitioner's own first.
+   */
+  @Transactional(readOnly = true)
+  public List<Judged> findings(Me me, Client client) {
+    Map<String, DecisionRow> decided = new LinkedHashMap<>();
+    decisions.findByClientIdOrderByAt(client.getId()).forEach(d -> decided.put(d.code(), d));
+    List<Judged> judged = new ArrayList<>();
+    decided.values().stream()
+        .filter(d -> d.decision() == DecisionRow.Decision.ADDED)
+        .forEach(d -> judged.add(new Judged(d.code(), d.words(), Judged.State.ADDED)));
+    List<Finding> found =
+        visits(client).stream()
+            .findFirst()
+            .map(v -> new Findings(library.of(me.practiceId()).catalogue()).of(v.measures()))
+            .orElse(List.of());
+    for (Finding f : found) {
+      Judged.State state =
+          Optional.ofNullable(decided.get(f.code()))
+              .map(d -> Judged.State.valueOf(d.decision().name()))
+              .orElse(Judged.State.OPEN);
+      judged.add(new Judged(f.code(), f.words(), state));
+    }
+    return judged;
+  }
+
+  /** The most promising finding that nobody dismissed, in words; empty where there is none. */
+  @Transactional(readOnly = true)
+  public List<Judged> standing(Me me, Client client) {
+    return findings(me, client).stream().filter(f -> f.state() != Judged.State.DISMISSED).toList();
+  }
+
+  /** Confirms or dismisses a finding. */
+  @Changes
+  public void decide(Me me, UUID clientId, String code, boolean confirmed) {
+    Client client = clients.lock(me, clientId);
+    boolean own =
+        decisions.findByClientIdOrderByAt(client.getId()).stream()
+            .anyMatch(d -> d.code().equals(code) && d.decision() == DecisionRow.Decision.ADDED);
+    if (own && confirmed) return;
+    decide(
+        me,
+        clientId,
+        code,
+        confirmed ? DecisionRow.Decision.CONFIRMED : DecisionRow.Decision.DISMISSED,
+        "");
+  }
+
+  /** Adds a finding of the practitioner's own. */
+  @Changes
+  public void add(Me me, UUID clientId, String words) {
+    clients.lock(me, clientId);
+    decide(me, clientId, "own-" + UUID.randomUUID(), DecisionRow.Decision.ADDED, words);
+  }
+
+  private void decide(
+      Me me, UUID clientId, String code, DecisionRow.Decision decision, String words) {
+    decisions.save(new DecisionRow(clientId, code, decision, words, me.id(), clock.instant()));
+    audit.changed(me, clientId, "finding " + decision.name().toLowerCase(Locale.ROOT), code);
+  }
+
+  private String write(Measured measured) {
+    try {
+      return json.writerFor(Measured.class).writeValueAsString(measured);
+    } catch (JsonProcessingException e) {
+      throw new IllegalStateException(e);
+    }
+  }
+
+  private Measured read(String value) {
+    try {
+      return json.readValue(value, Measured.class);
+    } catch (JsonProcessingException e) {
+      throw new IllegalStateException(e);
+    }
+  }
+}

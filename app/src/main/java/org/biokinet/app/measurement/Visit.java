@@ -1,0 +1,114 @@
+package org.biokinet.app.measurement;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.UUID;
+import java.util.function.Function;
+import java.util.stream.Stream;
+import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.measure.Findings;
+import org.biokinet.core.measure.Motion;
+import org.biokinet.core.measure.PainMap;
+import org.biokinet.core.measure.Posture;
+import org.biokinet.core.measure.Questionnaire;
+
+/** All that was measured on one day, in the client's zone, as it stands. */
+record Visit(LocalDate day, List<Taken> taken) {
+
+  /**
+   * One measure with its record.
+   *
+   * @param by who took it; "the client" for answers through the link
+   * @param corrected whether it replaced an earlier one of the same day
+   */
+  record Taken(
+      UUID id, Measured measured, String by, boolean byClient, Instant at, boolean corrected) {}
+
+  Visit {
+    taken = List.copyOf(taken);
+  }
+
+  <T extends Measured> Stream<T> of(Class<T> type) {
+    return taken.stream().map(Taken::measured).filter(type::isInstance).map(type::cast);
+  }
+
+  <T extends Measured> Optional<T> first(Class<T> type) {
+    return of(type).findFirst();
+  }
+
+  Optional<PainMap> map(boolean byClient) {
+    return taken.stream()
+        .filter(t -> t.byClient() == byClient && t.measured() instanceof Measured.BodyMap)
+        .map(t -> ((Measured.BodyMap) t.measured()).map())
+        .findFirst();
+  }
+
+  Optional<Measured.Range> range(Motion motion, Optional<Side> side) {
+    return of(Measured.Range.class)
+        .filter(r -> r.motion() == motion && r.sideMeasured().equals(side))
+        .findFirst();
+  }
+
+  /** Mean degrees; empty while there is no value. */
+  Optional<Double> degrees(Motion motion, Optional<Side> side) {
+    return range(motion, side).flatMap(r -> r.readings().mean());
+  }
+
+  Optional<Measured.Form> form(Questionnaire q) {
+    return of(Measured.Form.class).filter(f -> f.questionnaire() == q).findFirst();
+  }
+
+  Optional<Integer> activity(String activity) {
+    return of(Measured.Activity.class)
+        .filter(a -> a.activity().equals(activity))
+        .map(Measured.Activity::rated)
+        .findFirst();
+  }
+
+  /** What findings are read off. */
+  Findings.Measures measures() {
+    Map<Motion, Map<Side, Double>> ranges = new EnumMap<>(Motion.class);
+    of(Measured.Range.class)
+        .forEach(
+            r ->
+                r.readings()
+                    .mean()
+                    .ifPresent(
+                        degrees -> {
+                          Map<Side, Double> sides =
+                              ranges.computeIfAbsent(r.motion(), m -> new EnumMap<>(Side.class));
+                          sides.put(r.sideMeasured().orElse(Side.LEFT), degrees);
+                          if (r.sideMeasured().isEmpty()) sides.put(Side.RIGHT, degrees);
+                        }));
+    OptionalInt endurance =
+        of(Measured.Endurance.class).mapToInt(Measured.Endurance::seconds).findFirst();
+    Optional<Posture> posture =
+        of(Measured.SidePhoto.class).map(p -> Posture.of(p.marks())).reduce((a, b) -> b);
+    return new Findings.Measures(
+        ranges, map(false).or(() -> map(true)).orElse(PainMap.EMPTY), posture, endurance);
+  }
+
+  /** The last value before this one of what {@code read} finds, with its day. */
+  static <T> Optional<T> before(
+      List<Visit> newestFirst, LocalDate day, Function<Visit, Optional<T>> read) {
+    return newestFirst.stream()
+        .filter(v -> v.day().isBefore(day))
+        .map(read)
+        .flatMap(Optional::stream)
+        .findFirst();
+  }
+
+  /** Of several visits, the values of one measure, oldest first. */
+  static <T> List<T> all(List<Visit> newestFirst, Function<Visit, Optional<T>> read) {
+    List<T> all = new ArrayList<>();
+    for (int i = newestFirst.size() - 1; i >= 0; i--)
+      read.apply(newestFirst.get(i)).ifPresent(all::add);
+    return all;
+  }
+}
