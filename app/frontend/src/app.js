@@ -429,3 +429,141 @@ document.addEventListener("click", (event) => {
   angle.textContent = "–";
   dialog.showModal();
 });
+
+// ---- marking a photograph: where the marks lie; angles are the server's --------------------------
+
+const MARKS = [
+  ["plumbTop", "true line, top", 0.9, 0.15],
+  ["plumbBottom", "true line, foot", 0.9, 0.85],
+  ["tragus", "tragus", 0.55, 0.2],
+  ["c7", "C7", 0.4, 0.3],
+  ["shoulder", "shoulder", 0.5, 0.4],
+];
+
+function prepareMarking(root) {
+  const ns = "http://www.w3.org/2000/svg";
+  const stage = root.querySelector("[data-stage]") ?? root.querySelector("[data-sample] svg");
+  const glass = root.querySelector("[data-glass]");
+  const box = stage.viewBox.baseVal;
+  if (!glass.firstChild) glass.append(...[...stage.childNodes].map((n) => n.cloneNode(true)));
+  const unit = Math.max(box.width, box.height) / 100;
+  const facing = root.dataset.facing;
+  const kept = root.querySelector("[data-marks]");
+  const start = kept ? JSON.parse(kept.textContent) : null;
+  const points = {};
+  const shapes = {};
+  const say = (selector, text) => {
+    const place = root.querySelector(selector);
+    if (place) place.textContent = text ?? "";
+  };
+
+  const line = document.createElementNS(ns, "path");
+  line.setAttribute("class", "mark-lines");
+  line.setAttribute("stroke-width", unit / 4);
+  stage.append(line);
+  const crosshair = document.createElementNS(ns, "path");
+  crosshair.setAttribute("class", "mark-lines");
+  crosshair.setAttribute("stroke-width", unit / 16);
+  glass.append(crosshair);
+
+  const draw = () => {
+    for (const [name] of MARKS) {
+      shapes[name].setAttribute("transform", `translate(${points[name].x} ${points[name].y})`);
+    }
+    const to = (a) => `${points[a].x} ${points[a].y}`;
+    line.setAttribute("d", `M${to("plumbTop")} L${to("plumbBottom")} M${to("c7")} L${to("tragus")} M${to("c7")} L${to("shoulder")}`);
+  };
+  const look = (name) => {
+    const { x, y } = points[name];
+    const reach = unit * 4;
+    glass.setAttribute("viewBox", `${x - reach} ${y - reach} ${2 * reach} ${2 * reach}`);
+    crosshair.setAttribute("d", `M${x - reach} ${y} H${x + reach} M${x} ${y - reach} V${y + reach}`);
+  };
+  const place = (at) => {
+    for (const [name, , x, y] of MARKS) points[name] = at(name, x, y);
+  };
+  const anywhere = (name, x, y) => ({
+    x: box.x + box.width * (x + (Math.random() - 0.5) * 0.16),
+    y: box.y + box.height * (y + (Math.random() - 0.5) * 0.16),
+  });
+  const marks = () => ({ facing, ...points });
+
+  const post = async (address, body) => {
+    const { header, value } = token();
+    const answer = await fetch(address, {
+      method: "POST",
+      headers: { "Content-Type": "application/json", Accept: "application/json", [header]: value },
+      body: JSON.stringify(body),
+    });
+    if (!answer.ok) return { problem: "That was not kept; try once more." };
+    return answer.json();
+  };
+  let pending = null;
+  const changed = () => {
+    draw();
+    if (!root.dataset.save) return;
+    clearTimeout(pending);
+    pending = setTimeout(async () => {
+      const said = await post(root.dataset.save, marks());
+      say("[data-angles]", said.angles);
+      say("[data-problem]", said.problem);
+    }, 250);
+  };
+
+  for (const [name, label] of MARKS) {
+    const shape = document.createElementNS(ns, "g");
+    shape.setAttribute("class", "landmark");
+    shape.setAttribute("tabindex", "0");
+    shape.setAttribute("role", "button");
+    shape.setAttribute("aria-label", label);
+    shape.innerHTML = `<circle r="${unit * 1.6}" stroke-width="${unit / 4}"/><text x="${unit * 2}" y="${-unit}" font-size="${unit * 2.6}">${label}</text>`;
+    shapes[name] = shape;
+    stage.append(shape);
+    shape.addEventListener("focus", () => look(name));
+    shape.addEventListener("keydown", (event) => {
+      const step = (event.shiftKey ? 10 : 1) * (unit / 10);
+      const way = { ArrowUp: [0, -step], ArrowDown: [0, step], ArrowLeft: [-step, 0], ArrowRight: [step, 0] }[event.key];
+      if (!way) return;
+      event.preventDefault();
+      points[name] = { x: points[name].x + way[0], y: points[name].y + way[1] };
+      look(name);
+      changed();
+    });
+    shape.addEventListener("pointerdown", (event) => {
+      event.preventDefault();
+      shape.focus();
+      shape.setPointerCapture(event.pointerId);
+    });
+    shape.addEventListener("pointermove", (event) => {
+      if (!shape.hasPointerCapture(event.pointerId)) return;
+      const at = new DOMPoint(event.clientX, event.clientY).matrixTransform(stage.getScreenCTM().inverse());
+      points[name] = { x: at.x, y: at.y };
+      look(name);
+      draw();
+    });
+    shape.addEventListener("pointerup", changed);
+  }
+  place(start ? (name) => start[name] : anywhere);
+  draw();
+  look("tragus");
+
+  const rounds = [];
+  root.querySelector("[data-next]")?.addEventListener("click", async () => {
+    rounds.push(marks());
+    const all = Number(root.dataset.repeats);
+    if (rounds.length < all) {
+      say("[data-round]", `${rounds.length + 1} of ${all}`);
+      place(anywhere);
+      draw();
+      return;
+    }
+    const said = await post(root.dataset.practise, structuredClone(rounds));
+    rounds.length = 0;
+    say("[data-angles]", said.error);
+    say("[data-problem]", said.problem);
+    say("[data-round]", `1 of ${all}`);
+    place(anywhere);
+    draw();
+  });
+}
+document.querySelectorAll("[data-marking]").forEach(prepareMarking);

@@ -6,6 +6,7 @@ import java.time.LocalTime;
 import java.time.OffsetDateTime;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -24,6 +25,8 @@ import org.biokinet.app.client.Contact;
 import org.biokinet.app.client.Goal;
 import org.biokinet.app.client.LinkService;
 import org.biokinet.app.library.LibraryService;
+import org.biokinet.app.measurement.Measured;
+import org.biokinet.app.measurement.MeasurementService;
 import org.biokinet.app.program.DraftService;
 import org.biokinet.app.program.VersionService;
 import org.biokinet.app.screening.Answers;
@@ -35,6 +38,11 @@ import org.biokinet.app.session.SessionUpload;
 import org.biokinet.app.support.AdjustableClock;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.exercise.OwnExercise;
+import org.biokinet.core.measure.BodyArea;
+import org.biokinet.core.measure.Motion;
+import org.biokinet.core.measure.PainMap;
+import org.biokinet.core.measure.Questionnaire;
+import org.biokinet.core.measure.Readings;
 import org.biokinet.core.program.DraftEdit;
 import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.safety.Irritability;
@@ -55,6 +63,8 @@ import org.springframework.stereotype.Component;
 public class DemoLoader implements ApplicationRunner {
 
   public static final String PRACTITIONER = "okafor@harbourlane.example";
+  private static final String WATCH = "a whole watch without rubbing the neck";
+  private static final String PARKING = "looking over the right shoulder when parking";
   public static final String COLLEAGUE = "aldana@harbourlane.example";
   public static final String DESK = "desk@harbourlane.example";
   public static final String PASSWORD = "harbour-lane-demo";
@@ -68,6 +78,7 @@ public class DemoLoader implements ApplicationRunner {
   private final LinkService links;
   private final LibraryService library;
   private final ScreeningService screenings;
+  private final MeasurementService measurements;
   private final DraftService drafts;
   private final VersionService versions;
   private final SessionService sessions;
@@ -81,6 +92,7 @@ public class DemoLoader implements ApplicationRunner {
       LinkService links,
       LibraryService library,
       ScreeningService screenings,
+      MeasurementService measurements,
       DraftService drafts,
       VersionService versions,
       SessionService sessions,
@@ -91,6 +103,7 @@ public class DemoLoader implements ApplicationRunner {
     this.links = links;
     this.library = library;
     this.screenings = screenings;
+    this.measurements = measurements;
     this.drafts = drafts;
     this.versions = versions;
     this.sessions = sessions;
@@ -299,9 +312,7 @@ public class DemoLoader implements ApplicationRunner {
                 .time(10, 2, Circumstances.Hand.RIGHT)
                 .agreed(today.minusDays(11)),
             Set.of(colleague.id()),
-            List.of(
-                new Goal("a whole watch without rubbing the neck", 4, 8),
-                new Goal("looking over the right shoulder when parking", 5, 9)));
+            List.of(new Goal(WATCH, 4, 8), new Goal(PARKING, 5, 9)));
     screen(me, ines, Set.of(), Set.of(), Set.of("headache"), 4);
     write(
         me,
@@ -318,6 +329,7 @@ public class DemoLoader implements ApplicationRunner {
     at(11, 19 * 60);
     links.open(CLIENT_TOKEN, CLIENT_PIN);
     // Days back, minutes after midnight, pain before, highest pain, stretch felt.
+    measured(me, ines);
     int[][] days = {
       {10, 425, 4, 5, 3}, {9, 430, 4, 4, 3}, {8, 445, 4, 5, 4}, {7, 420, 3, 4, 3},
       {6, 1215, 3, 4, 3}, {5, 428, 3, 3, 2}, {4, 433, 3, 4, 3}, {3, 440, 2, 3, 3},
@@ -325,6 +337,64 @@ public class DemoLoader implements ApplicationRunner {
     };
     for (int[] d : days) {
       perform(ines, d[0], d[1], d[2], d[3], d[4], d[0] == 8 ? "Pulled a little on the right." : "");
+    }
+  }
+
+  /** Three visits: the right side comes back, the left tilt more slowly. */
+  private void measured(Me me, Client ines) {
+    visit(me, ines, 11, new int[] {5, 3, 6}, "64 66", "50 52", "30 32", "41 43", 4, 5, 19);
+    visit(me, ines, 6, new int[] {4, 2, 5}, "66 68", "56 59", "33 34", "42 43", 5, 6, 27);
+    visit(me, ines, 1, new int[] {2, 1, 3}, "68 70", "63 65", "35 37", "43 44", 7, 8, 41);
+  }
+
+  private void visit(
+      Me me,
+      Client client,
+      int daysBack,
+      int[] pain,
+      String turnLeft,
+      String turnRight,
+      String tiltLeft,
+      String tiltRight,
+      int watch,
+      int parking,
+      int held) {
+    at(daysBack, 11 * 60);
+    UUID id = client.getId();
+    measurements.save(me, id, new Measured.Pain(pain[0], pain[1], pain[2]));
+    range(me, id, Motion.NECK_ROTATION, Side.LEFT, turnLeft);
+    range(me, id, Motion.NECK_ROTATION, Side.RIGHT, turnRight);
+    range(me, id, Motion.NECK_LATERAL_FLEXION, Side.LEFT, tiltLeft);
+    range(me, id, Motion.NECK_LATERAL_FLEXION, Side.RIGHT, tiltRight);
+    measurements.mark(
+        me,
+        id,
+        new PainMap.Mark(
+            BodyArea.TOP_OF_SHOULDER, Side.RIGHT, PainMap.Feeling.ACHE, Math.max(1, pain[2] - 1)),
+        false);
+    measurements.mark(
+        me,
+        id,
+        new PainMap.Mark(BodyArea.LOWER_NECK, Side.RIGHT, PainMap.Feeling.PULL, pain[0]),
+        false);
+    measurements.save(me, id, new Measured.Activity(WATCH, watch));
+    measurements.save(me, id, new Measured.Activity(PARKING, parking));
+    measurements.save(me, id, new Measured.Endurance(held));
+    int item = pain[0] / 2;
+    measurements.save(
+        me,
+        id,
+        new Measured.Form(
+            Questionnaire.NDI,
+            Collections.nCopies(Questionnaire.NDI.topics().size(), item),
+            false));
+  }
+
+  private void range(Me me, UUID id, Motion motion, Side side, String readings) {
+    if (Readings.parse(readings, motion, Readings.Protocol.USUAL)
+        instanceof Readings.Reading.Ok ok) {
+      measurements.save(
+          me, id, new Measured.Range(motion, side, ok.readings(), Measured.Source.TYPED));
     }
   }
 

@@ -1,0 +1,162 @@
+package org.biokinet.app.measurement;
+
+import com.drew.imaging.ImageMetadataReader;
+import com.drew.imaging.ImageProcessingException;
+import com.drew.metadata.Metadata;
+import com.drew.metadata.MetadataException;
+import com.drew.metadata.exif.ExifIFD0Directory;
+import java.awt.Color;
+import java.awt.Graphics2D;
+import java.awt.RenderingHints;
+import java.awt.geom.AffineTransform;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.util.Iterator;
+import java.util.Locale;
+import javax.imageio.IIOImage;
+import javax.imageio.ImageIO;
+import javax.imageio.ImageReader;
+import javax.imageio.ImageWriteParam;
+import javax.imageio.ImageWriter;
+import javax.imageio.stream.ImageInputStream;
+
+/**
+ * A picture made anew from what was uploaded: upright, not too large, and with nothing of what a
+ * camera writes beside it.
+ */
+final class Picture {
+
+  /** As many as a very large camera makes; more is a bomb (our choice). */
+  static final long MOST_PIXELS = 60_000_000;
+
+  /** Enough to mark a landmark to half a degree (our choice). */
+  static final int LONGEST_SIDE = 2_000;
+
+  private static final float QUALITY = 0.9f;
+
+  private final byte[] jpeg;
+  private final int width;
+  private final int height;
+
+  private Picture(byte[] jpeg, int width, int height) {
+    this.jpeg = jpeg;
+    this.width = width;
+    this.height = height;
+  }
+
+  byte[] jpeg() {
+    return jpeg.clone();
+  }
+
+  int width() {
+    return width;
+  }
+
+  int height() {
+    return height;
+  }
+
+  /** It cannot be taken in; the message is for the person who sent it. */
+  static final class Refused extends Exception {
+    private static final long serialVersionUID = 1;
+
+    Refused(String why) {
+      super(why);
+    }
+  }
+
+  /** The type is read off the content, whatever the name says. */
+  static Picture of(byte[] sent) throws Refused {
+    if (sent.length == 0) throw new Refused("Choose a photograph first.");
+    try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(sent))) {
+      Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
+      ImageReader reader = readers.hasNext() ? readers.next() : null;
+      String format = reader == null ? "" : reader.getFormatName().toLowerCase(Locale.ROOT);
+      if (reader == null || !(format.equals("jpeg") || format.equals("png"))) {
+        throw new Refused("Only JPEG and PNG photographs can be read.");
+      }
+      return read(reader, in, orientation(sent));
+    } catch (IOException | RuntimeException e) {
+      throw new Refused("This photograph is damaged or incomplete.");
+    }
+  }
+
+  private static Picture read(ImageReader reader, ImageInputStream in, int orientation)
+      throws IOException, Refused {
+    try {
+      reader.setInput(in);
+      long pixels = (long) reader.getWidth(0) * reader.getHeight(0);
+      if (pixels > MOST_PIXELS) {
+        throw new Refused("This photograph has more than 60 million pixels; send a smaller one.");
+      }
+      boolean[] cut = new boolean[1];
+      reader.addIIOReadWarningListener(
+          (source, warning) -> cut[0] |= warning.toLowerCase(Locale.ROOT).contains("premature"));
+      BufferedImage image = reader.read(0);
+      if (cut[0]) throw new Refused("This photograph is incomplete; it ends too soon.");
+      return encoded(upright(image, orientation));
+    } finally {
+      reader.dispose();
+    }
+  }
+
+  /** As in the Exif standard, 1 to 8; 1 where nothing is said. */
+  private static int orientation(byte[] sent) {
+    try {
+      Metadata metadata = ImageMetadataReader.readMetadata(new ByteArrayInputStream(sent));
+      ExifIFD0Directory exif = metadata.getFirstDirectoryOfType(ExifIFD0Directory.class);
+      return exif == null || !exif.containsTag(ExifIFD0Directory.TAG_ORIENTATION)
+          ? 1
+          : exif.getInt(ExifIFD0Directory.TAG_ORIENTATION);
+    } catch (ImageProcessingException | MetadataException | IOException e) {
+      return 1;
+    }
+  }
+
+  private static BufferedImage upright(BufferedImage image, int orientation) {
+    double scale =
+        Math.min(1, LONGEST_SIDE / (double) Math.max(image.getWidth(), image.getHeight()));
+    int w = Math.max(1, (int) Math.round(image.getWidth() * scale));
+    int h = Math.max(1, (int) Math.round(image.getHeight() * scale));
+    boolean turned = orientation >= 5;
+    BufferedImage to =
+        new BufferedImage(turned ? h : w, turned ? w : h, BufferedImage.TYPE_INT_RGB);
+    AffineTransform t =
+        switch (orientation) {
+          case 2 -> new AffineTransform(-1, 0, 0, 1, w, 0);
+          case 3 -> new AffineTransform(-1, 0, 0, -1, w, h);
+          case 4 -> new AffineTransform(1, 0, 0, -1, 0, h);
+          case 5 -> new AffineTransform(0, 1, 1, 0, 0, 0);
+          case 6 -> new AffineTransform(0, 1, -1, 0, h, 0);
+          case 7 -> new AffineTransform(0, -1, -1, 0, h, w);
+          case 8 -> new AffineTransform(0, -1, 1, 0, 0, w);
+          default -> new AffineTransform();
+        };
+    Graphics2D g = to.createGraphics();
+    g.setColor(Color.WHITE);
+    g.fillRect(0, 0, to.getWidth(), to.getHeight());
+    g.setRenderingHint(
+        RenderingHints.KEY_INTERPOLATION, RenderingHints.VALUE_INTERPOLATION_BICUBIC);
+    t.scale(w / (double) image.getWidth(), h / (double) image.getHeight());
+    g.drawImage(image, t, null);
+    g.dispose();
+    return to;
+  }
+
+  private static Picture encoded(BufferedImage image) throws IOException {
+    ByteArrayOutputStream out = new ByteArrayOutputStream();
+    ImageWriter writer = ImageIO.getImageWritersByFormatName("jpeg").next();
+    try (var to = ImageIO.createImageOutputStream(out)) {
+      ImageWriteParam quality = writer.getDefaultWriteParam();
+      quality.setCompressionMode(ImageWriteParam.MODE_EXPLICIT);
+      quality.setCompressionQuality(QUALITY);
+      writer.setOutput(to);
+      writer.write(null, new IIOImage(image, null, null), quality);
+    } finally {
+      writer.dispose();
+    }
+    return new Picture(out.toByteArray(), image.getWidth(), image.getHeight());
+  }
+}
