@@ -281,6 +281,16 @@ for (const list of document.querySelectorAll("[data-roving]")) {
   });
 }
 
+// A finding on Plan looks for what it names.
+document.addEventListener("click", (event) => {
+  const search = event.target.closest("[data-search]");
+  const add = document.getElementById("add");
+  if (!search || !add) return;
+  add.value = search.dataset.search;
+  add.focus();
+  add.dispatchEvent(new Event("input", { bubbles: true }));
+});
+
 // ---- measuring: marks on the map, a stopwatch, an inclinometer -----------------------------------
 
 /** The map is one stop for the tabulator; arrows go to the nearest place that way. */

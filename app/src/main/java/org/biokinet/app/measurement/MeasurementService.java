@@ -43,8 +43,12 @@ public class MeasurementService {
     List<DecisionRow> findByClientIdOrderByAt(UUID clientId);
   }
 
-  /** A finding with what the practitioner made of it. */
-  public record Judged(String code, String words, State state) {
+  /**
+   * A finding with what the practitioner made of it.
+   *
+   * @param treat what to treat, in words: "right upper trapezius"
+   */
+  public record Judged(String code, String words, List<String> treat, State state) {
 
     /** What was made of it. */
     public enum State {
@@ -163,7 +167,7 @@ public class MeasurementService {
   }
 
   /**
-   * What the newest visit with a practitioner's measures points to, with what was made of it; the
+   * What the newest value of each measure of this episode points to, with what was made of it; the
    * practitioner's own first.
    */
   @Transactional(readOnly = true)
@@ -173,23 +177,33 @@ public class MeasurementService {
     List<Judged> judged = new ArrayList<>();
     decided.values().stream()
         .filter(d -> d.decision() == DecisionRow.Decision.ADDED)
-        .forEach(d -> judged.add(new Judged(d.code(), d.words(), Judged.State.ADDED)));
+        .forEach(d -> judged.add(new Judged(d.code(), d.words(), List.of(), Judged.State.ADDED)));
+    Visit newest =
+        Visit.newest(
+            visits(client).stream()
+                .filter(
+                    v ->
+                        !v.day()
+                            .isBefore(client.episodeSince().atZone(client.zone()).toLocalDate()))
+                .toList());
     List<Finding> found =
-        visits(client).stream()
-            .findFirst()
-            .map(v -> new Findings(library.of(me.practiceId()).catalogue()).of(v.measures()))
-            .orElse(List.of());
+        new Findings(library.of(me.practiceId()).catalogue()).of(newest.measures());
     for (Finding f : found) {
       Judged.State state =
           Optional.ofNullable(decided.get(f.code()))
               .map(d -> Judged.State.valueOf(d.decision().name()))
               .orElse(Judged.State.OPEN);
-      judged.add(new Judged(f.code(), f.words(), state));
+      judged.add(
+          new Judged(
+              f.code(),
+              f.words(),
+              f.treat().stream().map(t -> t.tissue().label()).distinct().toList(),
+              state));
     }
     return judged;
   }
 
-  /** The most promising finding that nobody dismissed, in words; empty where there is none. */
+  /** Those that nobody dismissed: planning starts from them. */
   @Transactional(readOnly = true)
   public List<Judged> standing(Me me, Client client) {
     return findings(me, client).stream().filter(f -> f.state() != Judged.State.DISMISSED).toList();

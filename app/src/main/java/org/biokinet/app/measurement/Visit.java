@@ -2,8 +2,8 @@ package org.biokinet.app.measurement;
 
 import java.time.Instant;
 import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.EnumMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -94,6 +94,20 @@ record Visit(LocalDate day, List<Taken> taken) {
         ranges, map(false).or(() -> map(true)).orElse(PainMap.EMPTY), posture, endurance);
   }
 
+  /** The newest value of each measure, as if all had been taken in one visit. */
+  static Visit newest(List<Visit> newestFirst) {
+    record Of(Measured.Kind kind, String part, Optional<Side> side, boolean byClient) {}
+    Map<Of, Taken> newest = new LinkedHashMap<>();
+    for (Visit v : newestFirst) {
+      for (Taken t : v.taken) {
+        Measured m = t.measured();
+        newest.putIfAbsent(new Of(m.kind(), m.part(), m.sideMeasured(), t.byClient()), t);
+      }
+    }
+    LocalDate day = newestFirst.isEmpty() ? LocalDate.EPOCH : newestFirst.get(0).day();
+    return new Visit(day, List.copyOf(newest.values()));
+  }
+
   /** The last value before this one of what {@code read} finds, with its day. */
   static <T> Optional<T> before(
       List<Visit> newestFirst, LocalDate day, Function<Visit, Optional<T>> read) {
@@ -102,13 +116,5 @@ record Visit(LocalDate day, List<Taken> taken) {
         .map(read)
         .flatMap(Optional::stream)
         .findFirst();
-  }
-
-  /** Of several visits, the values of one measure, oldest first. */
-  static <T> List<T> all(List<Visit> newestFirst, Function<Visit, Optional<T>> read) {
-    List<T> all = new ArrayList<>();
-    for (int i = newestFirst.size() - 1; i >= 0; i--)
-      read.apply(newestFirst.get(i)).ifPresent(all::add);
-    return all;
   }
 }

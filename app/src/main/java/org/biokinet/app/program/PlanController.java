@@ -15,6 +15,7 @@ import org.biokinet.app.client.ClientService;
 import org.biokinet.app.client.Station;
 import org.biokinet.app.library.Library;
 import org.biokinet.app.library.LibraryService;
+import org.biokinet.app.measurement.MeasurementService;
 import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.core.anatomy.Position;
 import org.biokinet.core.anatomy.Side;
@@ -56,6 +57,7 @@ class PlanController {
   private final ClientHeader header;
   private final LibraryService library;
   private final ScreeningService screenings;
+  private final MeasurementService measurements;
 
   PlanController(
       DraftService drafts,
@@ -63,13 +65,15 @@ class PlanController {
       ClientService clients,
       ClientHeader header,
       LibraryService library,
-      ScreeningService screenings) {
+      ScreeningService screenings,
+      MeasurementService measurements) {
     this.drafts = drafts;
     this.settings = settings;
     this.clients = clients;
     this.header = header;
     this.library = library;
     this.screenings = screenings;
+    this.measurements = measurements;
   }
 
   @GetMapping
@@ -413,6 +417,7 @@ class PlanController {
             library.of(me.practiceId()).catalogue(),
             Library.LANGUAGE));
     model.addAttribute("bands", Band.values());
+    model.addAttribute("findings", measurements.standing(me, state.client()));
     gate(me, state, model);
   }
 
