@@ -293,6 +293,18 @@ document.addEventListener("click", (event) => {
 
 // ---- measuring: marks on the map, a stopwatch, an inclinometer -----------------------------------
 
+document.addEventListener("htmx:afterRequest", (event) => {
+  if (event.target.matches?.("[data-clears]") && event.detail.xhr.status < 300) event.target.reset();
+});
+// Alt I reads the instrument for the field in focus, so that Tab goes from number to number.
+document.addEventListener("keydown", (event) => {
+  if (!event.altKey || event.code !== "KeyI") return;
+  const opener = event.target.closest?.("form")?.querySelector("[data-stream]");
+  if (!opener) return;
+  event.preventDefault();
+  opener.click();
+});
+
 /** The map is one stop for the tabulator; arrows go to the nearest place that way. */
 function openMark(spot) {
   const dialog = document.getElementById("mark");
@@ -455,6 +467,7 @@ function prepareMarking(root) {
   const stage = root.querySelector("[data-stage]") ?? root.querySelector("[data-sample] svg");
   const glass = root.querySelector("[data-glass]");
   const box = stage.viewBox.baseVal;
+  stage.setAttribute("role", "group"); // marks on it are buttons
   if (!glass.firstChild) glass.append(...[...stage.childNodes].map((n) => n.cloneNode(true)));
   const unit = Math.max(box.width, box.height) / 100;
   const facing = root.dataset.facing;

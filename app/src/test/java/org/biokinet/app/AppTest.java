@@ -47,6 +47,7 @@ import org.springframework.security.authentication.UsernamePasswordAuthenticatio
 import org.springframework.security.core.authority.AuthorityUtils;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
+import org.springframework.test.web.servlet.request.RequestPostProcessor;
 
 /** One application on one database for all tests; every test makes its own practice. */
 @SpringBootTest(webEnvironment = WebEnvironment.RANDOM_PORT, properties = "biokinet.demo=true")
@@ -156,11 +157,12 @@ abstract class AppTest {
   }
 
   MockHttpServletRequestBuilder as(Me me, MockHttpServletRequestBuilder request) {
-    return request
-        .with(
-            authentication(
-                UsernamePasswordAuthenticationToken.authenticated(
-                    me, null, AuthorityUtils.createAuthorityList(me.role().authorities()))))
-        .with(csrf());
+    return request.with(signedIn(me)).with(csrf());
+  }
+
+  static RequestPostProcessor signedIn(Me me) {
+    return authentication(
+        UsernamePasswordAuthenticationToken.authenticated(
+            me, null, AuthorityUtils.createAuthorityList(me.role().authorities())));
   }
 }

@@ -76,6 +76,26 @@ class DemoTest extends WithBrowser {
     desk.getByText("about", new Page.GetByTextOptions().setExact(true)).click();
     desk.waitForURL("**/about");
     picture(desk, "about");
+    desk.locator(".stops a").nth(1).click();
+    desk.waitForURL("**/measure");
+    String[][] readings = {
+      {"neck-rotation-LEFT", "70 71"},
+      {"neck-rotation-RIGHT", "58 60"},
+      {"neck-lateral-flexion-LEFT", "33 34"},
+      {"neck-lateral-flexion-RIGHT", "44 45"}
+    };
+    for (String[] r : readings) {
+      desk.locator("#readings-" + r[0]).fill(r[1]);
+      desk.locator("#readings-" + r[0]).press("Tab");
+      settled(desk);
+    }
+    desk.locator("#mark-line").fill("r top ache 3");
+    desk.locator("#mark-line").press("Enter");
+    assertThat(desk.locator(".marks")).containsText("right top of the shoulder, ache 3");
+    picture(desk, "measure");
+    desk.getByText("All visits side by side").click();
+    desk.waitForURL("**/history");
+    picture(desk, "measures-history");
     desk.locator(".stops a").nth(2).click();
     desk.waitForURL("**/plan");
     assertThat(desk.locator("#total")).not().hasText("0:00");

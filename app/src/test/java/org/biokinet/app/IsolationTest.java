@@ -36,6 +36,12 @@ class IsolationTest extends AppTest {
   @Qualifier("requestMappingHandlerMapping")
   RequestMappingHandlerMapping mappings;
 
+  private static final String MARKS =
+      """
+      {"facing":"LEFT","plumbTop":{"x":0,"y":0},"plumbBottom":{"x":0,"y":9},"tragus":{"x":1,"y":1},
+       "c7":{"x":4,"y":4},"shoulder":{"x":3,"y":8}}
+      """;
+
   private record Route(RequestMethod method, String path) {}
 
   /** Every address about a client that any controller answers, found and not listed by hand. */
@@ -61,7 +67,11 @@ class IsolationTest extends AppTest {
     assertThat(routes).hasSizeGreaterThan(14);
     for (Route route : routes) {
       String path =
-          route.path().replace("{id}", client.getId().toString()).replace("{number}", "1");
+          route
+              .path()
+              .replace("{id}", client.getId().toString())
+              .replace("{number}", "1")
+              .replace("{photograph}", UUID.randomUUID().toString());
       mvc.perform(
               as(stranger, request(HttpMethod.valueOf(route.method().name()), path))
                   .param("seq", "0")
@@ -78,6 +88,18 @@ class IsolationTest extends AppTest {
                   .param("found", "nothing")
                   .param("seen", "0")
                   .param("reason", "shoulder")
+                  .param("motion", "neck-rotation")
+                  .param("side", "LEFT")
+                  .param("readings", "60")
+                  .param("activity", "parking")
+                  .param("questionnaire", "NDI")
+                  .param("line", "r palm 4")
+                  .param("facing", "true")
+                  .contentType(
+                      route.path().endsWith("/marks")
+                          ? "application/json"
+                          : "application/x-www-form-urlencoded")
+                  .content(route.path().endsWith("/marks") ? MARKS : "")
                   .param("duplicate", client.getId().toString()))
           .andExpect(
               result ->
@@ -92,7 +114,11 @@ class IsolationTest extends AppTest {
     for (Route route : clientRoutes()) {
       if (route.method() != RequestMethod.GET) continue;
       String path =
-          route.path().replace("{id}", client.getId().toString()).replace("{number}", "1");
+          route
+              .path()
+              .replace("{id}", client.getId().toString())
+              .replace("{number}", "1")
+              .replace("{photograph}", UUID.randomUUID().toString());
       mvc.perform(get(path)).andExpect(redirectedUrl("http://localhost/sign-in"));
     }
     // A fragment keeps its page; its script asks to sign in again.

@@ -187,10 +187,8 @@ class MeasureController {
       PainMap.Reading read = PainMap.parse(line);
       if (read instanceof PainMap.Reading.Ok ok) {
         measurements.mark(me, id, ok.mark(), false);
-        model.addAttribute("line", "");
       } else {
         message = ((PainMap.Reading.Fault) read).why();
-        model.addAttribute("line", line);
       }
     } else {
       BodyArea at = BodyArea.find(area).orElseThrow(MeasureController::bad);

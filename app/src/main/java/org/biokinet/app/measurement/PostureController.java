@@ -1,5 +1,7 @@
 package org.biokinet.app.measurement;
 
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.ObjectMapper;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -48,16 +50,19 @@ class PostureController {
   private final MeasurementService measurements;
   private final ClientService clients;
   private final ClientHeader header;
+  private final ObjectMapper json;
 
   PostureController(
       PhotographService photographs,
       MeasurementService measurements,
       ClientService clients,
-      ClientHeader header) {
+      ClientHeader header,
+      ObjectMapper json) {
     this.photographs = photographs;
     this.measurements = measurements;
     this.clients = clients;
     this.header = header;
+    this.json = json;
   }
 
   /**
@@ -87,14 +92,26 @@ class PostureController {
         .ifPresent(
             p -> {
               model.addAttribute("open", p);
-              model.addAttribute("marks", marks.get(p.getId()));
               Optional.ofNullable(marks.get(p.getId()))
-                  .ifPresent(m -> model.addAttribute("angles", words(Posture.of(m))));
+                  .ifPresent(
+                      m -> {
+                        model.addAttribute("marks", json(m));
+                        model.addAttribute("angles", words(Posture.of(m)));
+                      });
             });
     model.addAttribute("compared", compared(all, marks));
     model.addAttribute("verdict", verdict(me, all, marks));
     model.addAttribute("myError", photographs.myError(me).map(MeasurePage::number).orElse(null));
     return "measurement/posture";
+  }
+
+  /** As text inside a script element, which must not be closed by its own content. */
+  private String json(Posture.Marks marks) {
+    try {
+      return json.writeValueAsString(marks).replace("<", "\\u003c");
+    } catch (JsonProcessingException e) {
+      throw new IllegalStateException(e);
+    }
   }
 
   private Map<UUID, Posture.Marks> marks(Client client) {

@@ -1,0 +1,459 @@
+package org.biokinet.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.hamcrest.Matchers.containsString;
+import static org.hamcrest.Matchers.not;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.flash;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.header;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
+import jakarta.servlet.http.Cookie;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.time.Duration;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Set;
+import java.util.UUID;
+import javax.imageio.ImageIO;
+import org.biokinet.app.account.Me;
+import org.biokinet.app.account.Practice;
+import org.biokinet.app.client.Client;
+import org.biokinet.app.client.Goal;
+import org.biokinet.app.measurement.MeasurementService;
+import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.figure.SidePhotograph;
+import org.biokinet.core.figure.Vec;
+import org.biokinet.core.measure.Posture;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.http.MediaType;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.mock.web.MockMultipartFile;
+import org.springframework.test.web.servlet.ResultActions;
+
+/** A measuring visit: saved as it goes, corrected without loss, read off honestly. */
+class MeasurementTest extends AppTest {
+
+  @Autowired MeasurementService measurements;
+  @Autowired JdbcTemplate jdbc;
+
+  private ResultActions send(Me me, Client client, String what, String... nameAndValue)
+      throws Exception {
+    var request = as(me, post("/clients/" + client.getId() + "/measure/" + what));
+    for (int i = 0; i < nameAndValue.length; i += 2) {
+      request.param(nameAndValue[i], nameAndValue[i + 1]);
+    }
+    return mvc.perform(request);
+  }
+
+  private ResultActions range(Me me, Client client, String side, String readings) throws Exception {
+    return send(
+        me, client, "range", "motion", "neck-lateral-flexion", "side", side, "readings", readings);
+  }
+
+  private int rows(Client client) {
+    return jdbc.queryForObject(
+        "select count(*) from measurement where client_id = ?",
+        Integer.class,
+        client.getId().toString());
+  }
+
+  @Test
+  void anAsymmetryBecomesAFindingWithTheTreatedSide() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    range(me, client, "LEFT", "30 32").andExpect(status().isOk());
+    range(me, client, "RIGHT", "41 43")
+        .andExpect(content().string(containsString("11° (26 %) less to the left")))
+        .andExpect(
+            content()
+                .string(
+                    containsString(
+                        "tilting left 31° of 45, 11° less than right → right upper trapezius")));
+    String code = measurements.findings(me, client).get(0).code();
+    send(me, client, "finding", "code", code, "confirmed", "true");
+    mvc.perform(as(me, get("/clients/" + client.getId() + "/plan")))
+        .andExpect(content().string(containsString("find upper trapezius")))
+        .andExpect(content().string(containsString("confirmed")));
+    send(me, client, "finding", "code", code);
+    assertThat(measurements.standing(me, client)).isEmpty();
+    send(me, client, "finding", "words", "jaw clenches at night");
+    assertThat(measurements.standing(me, client))
+        .extracting(MeasurementService.Judged::words)
+        .containsExactly("jaw clenches at night");
+  }
+
+  @Test
+  void aCorrectionIsAppendedAndTheCurrentValueShown() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    range(me, client, "LEFT", "30 32");
+    clock.moveTo(clock.instant().plusSeconds(5));
+    range(me, client, "LEFT", "40 42");
+    assertThat(rows(client)).isEqualTo(2);
+    mvc.perform(as(me, get("/clients/" + client.getId() + "/measure")))
+        .andExpect(content().string(containsString("value=\"40 42\"")))
+        .andExpect(content().string(not(containsString("value=\"30 32\""))));
+    clock.moveTo(clock.instant().plus(Duration.ofDays(3)));
+    range(me, client, "LEFT", "44 46")
+        .andExpect(content().string(containsString("45° (up to 46°), last 41°")));
+    mvc.perform(as(me, get("/clients/" + client.getId() + "/measure/history")))
+        .andExpect(content().string(containsString(">41<")))
+        .andExpect(content().string(containsString(">45<")));
+  }
+
+  @Test
+  void whatIsWrongIsSaidAndNotKept() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    range(me, client, "LEFT", "3O 32")
+        .andExpect(status().isUnprocessableEntity())
+        .andExpect(content().string(containsString("such as 31 33")));
+    send(me, client, "pain", "now", "4", "best", "5", "worst", "3")
+        .andExpect(content().string(containsString("The best is not above the worst.")));
+    send(me, client, "pain", "now", "", "worst", "5").andExpect(status().isUnprocessableEntity());
+    send(me, client, "mark", "line", "r shoulder 4")
+        .andExpect(status().isUnprocessableEntity())
+        .andExpect(content().string(containsString("Which one: ")));
+    send(me, client, "endurance", "seconds", "-3").andExpect(status().isUnprocessableEntity());
+    send(me, client, "global", "value", "8").andExpect(status().isUnprocessableEntity());
+    send(me, client, "form", "questionnaire", "NDI", "item-0", "6")
+        .andExpect(content().string(containsString("pain: 0 to 5, or nothing.")));
+    send(me, client, "activity", "activity", "nobody's goal", "rated", "4")
+        .andExpect(status().isUnprocessableEntity());
+    assertThat(rows(client)).isZero();
+  }
+
+  @Test
+  void theStrictProtocolSaysWhatItStillWants() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    String[] base = {"motion", "neck-rotation", "side", "LEFT", "strict", "true", "readings", ""};
+    for (String[] step :
+        new String[][] {
+          {"66 68", "one more reading"},
+          {"66 68 67", "67° (up to 68°, strict)"},
+          {"20 40 20 40 20 40", "inconsistent after 6 tries"}
+        }) {
+      String[] now = Arrays.copyOf(base, base.length);
+      now[7] = step[0];
+      send(me, client, "range", now).andExpect(content().string(containsString(step[1])));
+    }
+  }
+
+  @Test
+  void questionnairesAreScoredWithTheirBandAndChange() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    String[] before = new String[22];
+    String[] after = new String[22];
+    for (int i = 0; i < 10; i++) {
+      before[2 * i] = after[2 * i] = "item-" + i;
+      before[2 * i + 1] = "2";
+      after[2 * i + 1] = i < 7 ? "1" : "2";
+    }
+    before[20] = after[20] = "questionnaire";
+    before[21] = after[21] = "NDI";
+    send(me, client, "form", before)
+        .andExpect(content().string(containsString("20 of 50, moderate")));
+    clock.moveTo(clock.instant().plus(Duration.ofDays(20)));
+    send(me, client, "form", after)
+        .andExpect(content().string(containsString("13 of 50, mild")))
+        .andExpect(content().string(containsString("7 better, important")));
+  }
+
+  @Test
+  void theClientRatesThroughTheLinkAndBothStandApart() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    Client now = clients.get(me, client.getId());
+    clients.change(
+        me,
+        now.getId(),
+        now.version(),
+        now.contact(),
+        now.circumstances(),
+        me.id(),
+        Set.of(),
+        List.of(new Goal("parking", 4, 9)));
+    Cookie device = device(me, client);
+    mvc.perform(get("/me/rate").cookie(device))
+        .andExpect(content().string(containsString("parking")));
+    mvc.perform(post("/me/rate").with(csrf()).cookie(device))
+        .andExpect(status().isUnprocessableEntity())
+        .andExpect(content().string(containsString("Nothing is answered yet")));
+    mvc.perform(
+            post("/me/rate")
+                .with(csrf())
+                .cookie(device)
+                .param("now", "3")
+                .param("worst", "5")
+                .param("goal-0", "6")
+                .param("global", "4"))
+        .andExpect(redirectedUrl("/me/rate?sent"));
+    mvc.perform(as(me, get("/clients/" + client.getId() + "/measure")))
+        .andExpect(content().string(containsString("now 3, worst 5")))
+        .andExpect(content().string(containsString("+4, moderately better")));
+    // The practitioner's own value of the same day stands beside it, not in its place.
+    send(me, client, "pain", "now", "4");
+    assertThat(
+            jdbc.queryForObject(
+                "select count(*) from measurement where client_id = ? and kind = 'PAIN' and"
+                    + " supersedes is null",
+                Integer.class,
+                client.getId().toString()))
+        .isEqualTo(2);
+  }
+
+  @Test
+  void theMapIsSeenFromEitherSideAndStoredAsTheClientsOwn() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    send(
+            me,
+            client,
+            "mark",
+            "area",
+            "top-of-shoulder",
+            "side",
+            "RIGHT",
+            "feeling",
+            "ache",
+            "intensity",
+            "4")
+        .andExpect(content().string(containsString("right top of the shoulder, ache 4")));
+    send(me, client, "view", "facing", "true")
+        .andExpect(content().string(containsString("facing you")))
+        .andExpect(content().string(containsString("right top of the shoulder, ache 4")));
+    send(me, client, "mark", "area", "top-of-shoulder", "side", "RIGHT", "intensity", "0")
+        .andExpect(content().string(not(containsString("right top of the shoulder, ache 4"))));
+  }
+
+  // ---- photographs --------------------------------------------------------------------------
+
+  private static byte[] picture(int width, int height, String format) throws IOException {
+    ByteArrayOutputStream out = new ByteArrayOutputStream();
+    ImageIO.write(new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB), format, out);
+    return out.toByteArray();
+  }
+
+  private ResultActions upload(Me me, Client client, byte[] content, String name, String facing)
+      throws Exception {
+    return mvc.perform(
+        multipart("/clients/" + client.getId() + "/measure/photographs")
+            .file(new MockMultipartFile("file", name, "image/jpeg", content))
+            .param("facing", facing)
+            .with(csrf())
+            .with(signedIn(me)));
+  }
+
+  @Test
+  void hostileUploadsAreRefusedClearly() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    byte[] good = picture(600, 800, "jpg");
+    byte[] bomb = picture(10, 10, "png");
+    // The header of a PNG says how large it is: 60000 × 60000 in a few bytes.
+    bomb[16] = 0;
+    bomb[17] = 0;
+    bomb[18] = bomb[22] = (byte) 0xea;
+    bomb[19] = bomb[23] = 0x60;
+    Object[][] hostile = {
+      {
+        "<svg xmlns='http://www.w3.org/2000/svg'><script>1</script></svg>"
+            .getBytes(StandardCharsets.UTF_8),
+        "Only JPEG and PNG"
+      },
+      {"GIF89a".getBytes(StandardCharsets.UTF_8), "Only JPEG and PNG"},
+      {picture(10, 10, "gif"), "Only JPEG and PNG"},
+      {"%PDF-1.7 not a picture at all".getBytes(StandardCharsets.UTF_8), "Only JPEG and PNG"},
+      {Arrays.copyOf(good, good.length / 2), ""},
+      {bomb, ""},
+      {new byte[0], "Choose a photograph first."},
+    };
+    for (Object[] h : hostile) {
+      upload(me, client, (byte[]) h[0], "side.jpg", "LEFT")
+          .andExpect(redirectedUrl("/clients/" + client.getId() + "/measure/posture"))
+          .andExpect(flash().attribute("uploadError", containsString((String) h[1])));
+    }
+    upload(me, client, good, "side.jpg", "")
+        .andExpect(flash().attribute("uploadError", containsString("which way")));
+    assertThat(
+            jdbc.queryForObject(
+                "select count(*) from photograph where client_id = ?",
+                Integer.class,
+                client.getId().toString()))
+        .isZero();
+  }
+
+  @Test
+  void aPhotographIsMadeAnewAndServedToTheCareTeamOnly() throws Exception {
+    Practice practice = practice();
+    Me me = practitioner(practice);
+    Me colleague = practitioner(practice);
+    Client client = client(me);
+    String to =
+        upload(me, client, picture(3000, 1500, "png"), "whatever.exe", "RIGHT")
+            .andReturn()
+            .getResponse()
+            .getRedirectedUrl();
+    UUID photo = UUID.fromString(String.valueOf(to).split("photograph=", 2)[1]);
+    String path = "/clients/" + client.getId() + "/measure/photographs/" + photo;
+    byte[] served =
+        mvc.perform(as(me, get(path)))
+            .andExpect(status().isOk())
+            .andExpect(header().string("Content-Type", "image/jpeg"))
+            .andExpect(header().string("Cache-Control", containsString("no-store")))
+            .andReturn()
+            .getResponse()
+            .getContentAsByteArray();
+    BufferedImage image = ImageIO.read(new ByteArrayInputStream(served));
+    assertThat(image.getWidth()).isEqualTo(2000);
+    assertThat(image.getHeight()).isEqualTo(1000);
+    mvc.perform(as(colleague, get(path))).andExpect(status().isNotFound());
+    Client now = clients.get(me, client.getId());
+    clients.change(
+        me,
+        now.getId(),
+        now.version(),
+        now.contact(),
+        now.circumstances(),
+        me.id(),
+        Set.of(colleague.id()),
+        List.of());
+    mvc.perform(as(colleague, get(path))).andExpect(status().isOk());
+    mvc.perform(as(practitioner(), get(path))).andExpect(status().isNotFound());
+  }
+
+  /** A picture turned by its Exif orientation stands upright, and the Exif part is gone. */
+  @Test
+  void exifOrientationIsAppliedAndDropped() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    byte[] plain = picture(400, 200, "jpg");
+    // APP1 with one IFD0 entry: orientation (0x0112) = 6, turned a quarter clockwise.
+    byte[] app1 = {
+      (byte) 0xff,
+      (byte) 0xe1,
+      0,
+      34,
+      'E',
+      'x',
+      'i',
+      'f',
+      0,
+      0,
+      'M',
+      'M',
+      0,
+      42,
+      0,
+      0,
+      0,
+      8,
+      0,
+      1,
+      1,
+      0x12,
+      0,
+      3,
+      0,
+      0,
+      0,
+      1,
+      0,
+      6,
+      0,
+      0,
+      0,
+      0,
+      0,
+      0
+    };
+    byte[] turned = new byte[plain.length + app1.length];
+    System.arraycopy(plain, 0, turned, 0, 2);
+    System.arraycopy(app1, 0, turned, 2, app1.length);
+    System.arraycopy(plain, 2, turned, 2 + app1.length, plain.length - 2);
+    String to =
+        upload(me, client, turned, "side.jpg", "LEFT").andReturn().getResponse().getRedirectedUrl();
+    String photo = String.valueOf(to).split("photograph=", 2)[1];
+    byte[] served =
+        mvc.perform(as(me, get("/clients/" + client.getId() + "/measure/photographs/" + photo)))
+            .andReturn()
+            .getResponse()
+            .getContentAsByteArray();
+    BufferedImage image = ImageIO.read(new ByteArrayInputStream(served));
+    assertThat(image.getWidth()).isEqualTo(200);
+    assertThat(image.getHeight()).isEqualTo(400);
+    assertThat(new String(served, StandardCharsets.ISO_8859_1)).doesNotContain("Exif");
+  }
+
+  @Test
+  void marksAreKeptAndTheAnglesAreTheCores() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    String to =
+        upload(me, client, picture(600, 800, "jpg"), "side.jpg", "RIGHT")
+            .andReturn()
+            .getResponse()
+            .getRedirectedUrl();
+    String photo = String.valueOf(to).split("photograph=", 2)[1];
+    String path = "/clients/" + client.getId() + "/measure/photographs/" + photo + "/marks";
+    SidePhotograph sample = SidePhotograph.of(46, Side.RIGHT);
+    Posture.Marks marks =
+        new Posture.Marks(
+            Side.RIGHT,
+            new Posture.Point(0, 0),
+            new Posture.Point(0, 100),
+            point(sample.tragus()),
+            point(sample.c7()),
+            point(sample.shoulder()));
+    mvc.perform(
+            as(me, post(path))
+                .contentType(MediaType.APPLICATION_JSON)
+                .content(json.writeValueAsString(marks)))
+        .andExpect(content().string(containsString("craniovertebral 46.0° (forward head)")));
+    mvc.perform(
+            as(practitioner(), post(path))
+                .contentType(MediaType.APPLICATION_JSON)
+                .content(json.writeValueAsString(marks)))
+        .andExpect(status().isNotFound());
+    Posture.Marks upsideDown =
+        new Posture.Marks(
+            Side.RIGHT,
+            new Posture.Point(0, 100),
+            new Posture.Point(0, 0),
+            marks.tragus(),
+            marks.c7(),
+            marks.shoulder());
+    mvc.perform(
+            as(me, post(path))
+                .contentType(MediaType.APPLICATION_JSON)
+                .content(json.writeValueAsString(upsideDown)))
+        .andExpect(content().string(containsString("upper end")));
+    mvc.perform(
+            as(me, post("/marking"))
+                .contentType(MediaType.APPLICATION_JSON)
+                .content(json.writeValueAsString(List.of(marks, marks))))
+        .andExpect(content().string(containsString("Mark it five times")));
+    mvc.perform(
+            as(me, post("/marking"))
+                .contentType(MediaType.APPLICATION_JSON)
+                .content(json.writeValueAsString(List.of(marks, marks, marks, marks, marks))))
+        .andExpect(content().string(containsString("Your marking error is 0.0°")));
+  }
+
+  private static Posture.Point point(Vec v) {
+    return new Posture.Point(v.x(), v.y());
+  }
+}
