@@ -1,6 +1,7 @@
 // The practitioner's pages: fragments, keys, and a sign-in that keeps the page.
 import htmx from "htmx.org";
 import { freshToken, token } from "./csrf.js";
+import { prepareMaps } from "./map.js";
 
 window.htmx = htmx;
 
@@ -305,49 +306,7 @@ document.addEventListener("keydown", (event) => {
   opener.click();
 });
 
-/** The map is one stop for the tabulator; arrows go to the nearest place that way. */
-function openMark(spot) {
-  const dialog = document.getElementById("mark");
-  const form = dialog.querySelector("form");
-  form.elements.area.value = spot.dataset.area;
-  form.elements.side.value = spot.dataset.side;
-  form.elements.feeling.value = spot.dataset.feeling;
-  document.getElementById("mark-title").textContent = spot.dataset.name;
-  dialog.showModal();
-  form.querySelector(`input[value="${spot.dataset.feeling}"]`).focus();
-}
-function prepareMaps() {
-  for (const map of document.querySelectorAll("[data-map]")) map.querySelector(".spot")?.setAttribute("tabindex", "0");
-}
-prepareMaps();
 document.addEventListener("htmx:oobAfterSwap", prepareMaps);
-document.addEventListener("click", (event) => {
-  const spot = event.target.closest?.(".spot");
-  if (spot) openMark(spot);
-});
-document.addEventListener("keydown", (event) => {
-  const spot = event.target.closest?.(".spot");
-  if (!spot) return;
-  if (event.key === "Enter" || event.key === " ") {
-    event.preventDefault();
-    openMark(spot);
-    return;
-  }
-  const way = { ArrowUp: [0, -1], ArrowDown: [0, 1], ArrowLeft: [-1, 0], ArrowRight: [1, 0] }[event.key];
-  if (!way) return;
-  event.preventDefault();
-  const at = (s) => [Number(s.getAttribute("cx")), Number(s.getAttribute("cy"))];
-  const [x, y] = at(spot);
-  let best = null;
-  let least = Infinity;
-  for (const other of spot.closest("[data-map]").querySelectorAll(".spot")) {
-    const [dx, dy] = [at(other)[0] - x, at(other)[1] - y];
-    const along = dx * way[0] + dy * way[1];
-    const across = Math.abs(dx * way[1]) + Math.abs(dy * way[0]);
-    if (along > 1 && along + 2 * across < least) [best, least] = [other, along + 2 * across];
-  }
-  best?.focus();
-});
 document.addEventListener("htmx:afterRequest", (event) => {
   if (event.target.matches?.("[data-mark-form]") && event.detail.successful) document.getElementById("mark").close();
 });

@@ -22,6 +22,7 @@ import org.biokinet.app.account.Practice;
 import org.biokinet.app.account.Role;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.Goal;
+import org.biokinet.app.client.LinkService;
 import org.junit.jupiter.api.Test;
 
 /** Measuring as it is done: by keyboard, with an instrument, on a photograph. */
@@ -225,5 +226,37 @@ class MeasureBrowserTest extends WithBrowser {
             .isEqualTo(width);
       }
     }
+  }
+
+  /** On the phone the first tap comes closer, the second marks; it stands apart from ours. */
+  @Test
+  void theClientMarksTheOwnMapOnThePhone() {
+    Practice practice = practice();
+    Me me = practitioner(practice);
+    Client client = client(me);
+    share(me, client, "chin-tuck", "3x5s");
+    LinkService.Made made = links.make(me, client.getId());
+    Page phone = phone();
+    openLink(phone, "/c/" + made.token(), made.pin());
+    phone.getByText("Tell how it is going").click();
+    phone.waitForURL("**/me/rate");
+    accessible(phone);
+    phone.locator("input[name=now][value='4']").check();
+    phone.getByText("Send my answers").click();
+    phone.waitForURL("**/me/rate?sent");
+    phone.getByText("Show where on the body").click();
+    phone.waitForURL("**/me/rate/map");
+    accessible(phone);
+    Locator spot = phone.locator(".spot[data-area='shoulder-front'][data-side='RIGHT']");
+    spot.click();
+    assertThat(phone.locator("#mark")).isHidden();
+    assertThat(phone.locator("[data-zoom-out]").first()).isVisible();
+    spot.click();
+    assertThat(phone.locator("#mark-title")).hasText("right front of the shoulder");
+    phone.locator("#mark button[value='5']").click();
+    assertThat(phone.locator(".marks")).containsText("right front of the shoulder, ache 5");
+    Page desk = measuring(newPractitioner(practice), client);
+    assertThat(desk.locator("#maps")).containsText("The client's own map:");
+    assertThat(desk.locator(".marks li")).hasCount(0);
   }
 }

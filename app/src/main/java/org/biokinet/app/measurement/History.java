@@ -11,6 +11,7 @@ import java.util.function.Function;
 import org.biokinet.app.support.Days;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.measure.Asymmetry;
+import org.biokinet.core.measure.BodyArea;
 import org.biokinet.core.measure.Change;
 import org.biokinet.core.measure.Motion;
 import org.biokinet.core.measure.Posture;
@@ -52,6 +53,19 @@ record History(List<String> days, List<Line> lines) {
                 .map(Measured.Pain::worst)
                 .filter(Objects::nonNull)
                 .map(Integer::doubleValue));
+    for (BodyArea.Region region : BodyArea.Region.values()) {
+      for (Side side : Side.values()) {
+        plain(
+            lines,
+            visits,
+            "Felt: " + region.label(),
+            Optional.of(side),
+            v ->
+                v.map(false)
+                    .flatMap(m -> m.worst(region, side))
+                    .map(mark -> (double) mark.intensity()));
+      }
+    }
     for (Motion m : Motion.values()) range(lines, visits, m);
     Set<String> activities = new LinkedHashSet<>();
     visits.forEach(v -> v.of(Measured.Activity.class).forEach(a -> activities.add(a.activity())));

@@ -15,10 +15,18 @@ import org.biokinet.core.measure.PainMap;
  *
  * @param facing whether it is seen as by somebody who faces the client: left and right change
  *     places
- * @param box of the drawing: the upper body, or all of it
+ * @param box of the drawing: the upper body
+ * @param whole the box of all of it
  * @param top its upper edge
  */
-record MapView(String label, boolean facing, String path, String box, long top, List<Spot> spots) {
+record MapView(
+    String label,
+    boolean facing,
+    String path,
+    String box,
+    String whole,
+    long top,
+    List<Spot> spots) {
 
   /**
    * A place that can be marked.
@@ -45,7 +53,7 @@ record MapView(String label, boolean facing, String path, String box, long top, 
 
   private static final int WIDTH = 900;
 
-  static MapView of(View view, PainMap map, boolean facingView, boolean whole) {
+  static MapView of(View view, PainMap map, boolean facingView) {
     BodyOutline outline = BodyOutline.of(view);
     boolean facing = facingView && view == View.FRONT;
     List<Spot> spots = new ArrayList<>();
@@ -59,12 +67,12 @@ record MapView(String label, boolean facing, String path, String box, long top, 
                 spots.add(new Spot(a, side, x, o.y(), o.rx(), o.ry(), map.at(a, side)));
               }
             });
-    long height = whole ? outline.height() : UPPER_BODY;
     return new MapView(
         view == View.FRONT ? "front" : "back",
         facing,
         outline.path(),
-        "%d %d %d %d".formatted(-WIDTH / 2, outline.top(), WIDTH, height),
+        "%d %d %d %d".formatted(-WIDTH / 2, outline.top(), WIDTH, UPPER_BODY),
+        "%d %d %d %d".formatted(-WIDTH / 2, outline.top(), WIDTH, outline.height()),
         outline.top(),
         spots);
   }

@@ -24,6 +24,7 @@ import org.biokinet.core.measure.Motion;
 import org.biokinet.core.measure.PainMap;
 import org.biokinet.core.measure.Questionnaire;
 import org.biokinet.core.measure.Readings;
+import org.biokinet.core.measure.Scale;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -83,9 +84,7 @@ class MeasureController {
     model.addAttribute("client", client);
     model.addAttribute("page", MeasurePage.of(visit, all, goals, today));
     model.addAttribute(
-        "maps",
-        List.of(
-            MapView.of(View.FRONT, map, facing, false), MapView.of(View.BACK, map, facing, false)));
+        "maps", List.of(MapView.of(View.FRONT, map, facing), MapView.of(View.BACK, map, facing)));
     model.addAttribute("facing", facing);
     model.addAttribute("feelings", PainMap.Feeling.values());
     model.addAttribute("findings", measurements.findings(me, client));
@@ -298,6 +297,7 @@ class MeasureController {
   String history(@AuthenticationPrincipal Me me, @PathVariable UUID id, Model model) {
     header.show(me, id, Station.MEASURE, model);
     Client client = clients.get(me, id);
+    model.addAttribute("scales", Scale.values());
     model.addAttribute("history", History.of(measurements.visits(client)));
     return "measurement/history";
   }

@@ -1,6 +1,8 @@
 package org.biokinet.app.measurement;
 
 import java.time.LocalDate;
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -110,6 +112,52 @@ record MeasurePage(
         visit.map(true).orElse(PainMap.EMPTY).strongest(),
         scores(visit, all));
   }
+
+  /** One value of today with its record. */
+  public record Kept(String what, String value, String by, String at) {}
+
+  /** Who measured what today, and when. */
+  public List<Kept> records(ZoneId zone) {
+    return visit.taken().stream()
+        .map(
+            t ->
+                new Kept(
+                    what(t.measured()),
+                    shown(t.measured()),
+                    t.by() + (t.corrected() ? ", corrected" : ""),
+                    TIME.format(t.at().atZone(zone))))
+        .toList();
+  }
+
+  private static String what(Measured m) {
+    if (m instanceof Measured.Range r) {
+      String side = r.sideMeasured().map(x -> " " + x.letter()).orElse("");
+      return r.motion().label() + side;
+    }
+    if (m instanceof Measured.Activity a) return a.activity();
+    if (m instanceof Measured.Form f) return f.questionnaire().label();
+    return switch (m.kind()) {
+      case PAIN -> "Pain 0–10";
+      case MAP -> "Body map";
+      case ENDURANCE -> "Neck flexor endurance";
+      case GLOBAL -> "Global rating";
+      default -> "Side photograph";
+    };
+  }
+
+  private static String shown(Measured m) {
+    if (m instanceof Measured.Range r) return value(r);
+    if (m instanceof Measured.Activity a) return a.rated() + " of 10";
+    if (m instanceof Measured.Pain p) return "now " + p.now();
+    if (m instanceof Measured.BodyMap b) return b.map().marks().size() + " marked";
+    if (m instanceof Measured.Endurance e) return e.seconds() + " s";
+    if (m instanceof Measured.Global g) return Integer.toString(g.value());
+    if (m instanceof Measured.SidePhoto p) return PostureController.words(Posture.of(p.marks()));
+    return "";
+  }
+
+  private static final DateTimeFormatter TIME =
+      DateTimeFormatter.ofPattern("HH:mm", Locale.ENGLISH);
 
   /** The pain that is kept today, as typed: now, best or worst. */
   public String pain(String which) {

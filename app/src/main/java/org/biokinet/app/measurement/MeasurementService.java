@@ -112,6 +112,22 @@ public class MeasurementService {
     audit.changed(me, clientId, "measured", "MAP");
   }
 
+  /** The same on the client's own map, which stands apart. */
+  @Changes
+  public void mark(ClientMe me, PainMap.Mark mark, boolean clear) {
+    Client client = clients.byId(me.id());
+    PainMap now = ownMap(client);
+    PainMap then = clear ? now.without(mark.area(), mark.side()) : now.with(mark);
+    keep(client, new Measured.BodyMap(then), null);
+    audit.changedByClient(me.practiceId(), me.id(), "measured", "MAP");
+  }
+
+  /** What the client has marked today. */
+  @Transactional(readOnly = true)
+  public PainMap ownMap(Client client) {
+    return visit(client, today(client)).flatMap(v -> v.map(true)).orElse(PainMap.EMPTY);
+  }
+
   private void keep(Client client, Measured measured, @Nullable UUID by) {
     LocalDate day = today(client);
     List<MeasurementRow> current = current(client.getId());

@@ -11,7 +11,12 @@ import org.biokinet.app.account.AccountService;
 import org.biokinet.app.client.ClientMe;
 import org.biokinet.app.client.ClientService;
 import org.biokinet.app.client.Goal;
+import org.biokinet.core.anatomy.Coded;
+import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.figure.View;
+import org.biokinet.core.measure.BodyArea;
 import org.biokinet.core.measure.GlobalRating;
+import org.biokinet.core.measure.PainMap;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -88,5 +93,35 @@ class RateController {
     for (int v = GlobalRating.MOST; v >= -GlobalRating.MOST; v--) ratings.add(new GlobalRating(v));
     model.addAttribute("ratings", ratings);
     return "measurement/rate";
+  }
+
+  /** The client's own body map. */
+  @GetMapping("/map")
+  String map(@AuthenticationPrincipal ClientMe me, Model model) {
+    PainMap map = measurements.ownMap(clients.byId(me.id()));
+    model.addAttribute("practice", accounts.practice(me.practiceId()));
+    model.addAttribute(
+        "maps", List.of(MapView.of(View.FRONT, map, false), MapView.of(View.BACK, map, false)));
+    model.addAttribute("marks", map.strongest());
+    model.addAttribute("feelings", PainMap.Feeling.values());
+    return "measurement/own-map";
+  }
+
+  @PostMapping("/map")
+  String mark(
+      @AuthenticationPrincipal ClientMe me,
+      @RequestParam(defaultValue = "") String area,
+      @RequestParam(defaultValue = "") String side,
+      @RequestParam(defaultValue = "ache") String feeling,
+      @RequestParam(defaultValue = "-1") int intensity) {
+    Optional<BodyArea> at = BodyArea.find(area);
+    Optional<PainMap.Feeling> felt = Coded.find(PainMap.Feeling.class, feeling);
+    boolean known = side.equals("LEFT") || side.equals("RIGHT");
+    if (at.isPresent() && felt.isPresent() && known && intensity >= 0 && intensity <= 10) {
+      PainMap.Mark mark =
+          new PainMap.Mark(at.get(), Side.valueOf(side), felt.get(), Math.max(1, intensity));
+      measurements.mark(me, mark, intensity == 0);
+    }
+    return "redirect:/me/rate/map";
   }
 }

@@ -162,7 +162,8 @@ public record PainMap(List<Mark> marks) {
         .toList();
   }
 
-  private Optional<Mark> worst(BodyArea.Region region, Side side) {
+  /** The strongest mark of a region. */
+  public Optional<Mark> worst(BodyArea.Region region, Side side) {
     return marks.stream()
         .filter(m -> m.area().region() == region && m.side() == side)
         .max(Comparator.comparingInt(Mark::intensity));
