@@ -370,12 +370,13 @@ document.addEventListener("click", (event) => {
   };
   let now = null;
   show();
-  state.textContent = "Head in the middle, then move to the end and hold.";
+  const how = opener.dataset.how;
+  state.textContent = `${how[0].toUpperCase()}${how.slice(1)}. Rest in the middle, then move to the end and hold.`;
   const stream = new EventSource(`${opener.dataset.stream}&strict=${strict}`);
   stream.addEventListener("angle", (e) => {
     now = Number(e.data);
     angle.textContent = `${Math.abs(Math.round(now))}°`;
-    state.textContent = "";
+    if (taken.length) state.textContent = "";
   });
   stream.addEventListener("taken", (e) => add(Number(e.data)));
   stream.addEventListener("lost", () => (state.textContent = "Nothing arrives from the inclinometer; it goes on when it is back."));

@@ -21,6 +21,7 @@ import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientMe;
 import org.biokinet.app.client.ClientService;
 import org.biokinet.app.client.Contact;
+import org.biokinet.app.client.Goal;
 import org.biokinet.app.client.LinkService;
 import org.biokinet.app.program.DraftService;
 import org.biokinet.app.program.ProgramVersion;
@@ -100,6 +101,13 @@ abstract class AppTest {
 
   Client unscreened(Me me) {
     return clients.add(me, Contact.of("Ada Example", LISBON), Circumstances.of("forecaster"));
+  }
+
+  /** Changes who treats a client and what the client wants, nothing else. */
+  void change(Me me, Client client, Set<UUID> team, List<Goal> goals) {
+    Client now = clients.get(me, client.getId());
+    clients.change(
+        me, now.getId(), now.version(), now.contact(), now.circumstances(), me.id(), team, goals);
   }
 
   void screen(Me me, Client client, Set<String> signs, Set<String> flags, Set<String> conditions) {

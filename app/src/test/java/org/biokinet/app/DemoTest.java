@@ -93,6 +93,11 @@ class DemoTest extends WithBrowser {
     desk.locator("#mark-line").press("Enter");
     assertThat(desk.locator(".marks")).containsText("right top of the shoulder, ache 3");
     picture(desk, "measure");
+    desk.getByText("Posture from a side photograph").click();
+    desk.waitForURL("**/posture");
+    assertThat(desk.locator(".landmark")).hasCount(5);
+    picture(desk, "posture");
+    desk.goBack();
     desk.getByText("All visits side by side").click();
     desk.waitForURL("**/history");
     picture(desk, "measures-history");

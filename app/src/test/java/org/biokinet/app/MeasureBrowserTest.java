@@ -30,16 +30,7 @@ class MeasureBrowserTest extends WithBrowser {
 
   private Client withGoal(Me me) {
     Client client = client(me);
-    Client now = clients.get(me, client.getId());
-    clients.change(
-        me,
-        now.getId(),
-        now.version(),
-        now.contact(),
-        now.circumstances(),
-        me.id(),
-        Set.of(),
-        List.of(new Goal("parking", 4, 9)));
+    change(me, client, Set.of(), List.of(new Goal("parking", 4, 9)));
     return client;
   }
 

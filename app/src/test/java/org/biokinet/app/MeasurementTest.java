@@ -1,6 +1,7 @@
 package org.biokinet.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 import static org.hamcrest.Matchers.containsString;
 import static org.hamcrest.Matchers.not;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
@@ -30,6 +31,7 @@ import org.biokinet.app.account.Practice;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.Goal;
 import org.biokinet.app.measurement.MeasurementService;
+import org.biokinet.app.measurement.SamplePhoto;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.figure.SidePhotograph;
 import org.biokinet.core.figure.Vec;
@@ -176,16 +178,7 @@ class MeasurementTest extends AppTest {
   void theClientRatesThroughTheLinkAndBothStandApart() throws Exception {
     Me me = practitioner();
     Client client = client(me);
-    Client now = clients.get(me, client.getId());
-    clients.change(
-        me,
-        now.getId(),
-        now.version(),
-        now.contact(),
-        now.circumstances(),
-        me.id(),
-        Set.of(),
-        List.of(new Goal("parking", 4, 9)));
+    change(me, client, Set.of(), List.of(new Goal("parking", 4, 9)));
     Cookie device = device(me, client);
     mvc.perform(get("/me/rate").cookie(device))
         .andExpect(content().string(containsString("parking")));
@@ -321,16 +314,7 @@ class MeasurementTest extends AppTest {
     assertThat(image.getWidth()).isEqualTo(2000);
     assertThat(image.getHeight()).isEqualTo(1000);
     mvc.perform(as(colleague, get(path))).andExpect(status().isNotFound());
-    Client now = clients.get(me, client.getId());
-    clients.change(
-        me,
-        now.getId(),
-        now.version(),
-        now.contact(),
-        now.circumstances(),
-        me.id(),
-        Set.of(colleague.id()),
-        List.of());
+    change(me, client, Set.of(colleague.id()), List.of());
     mvc.perform(as(colleague, get(path))).andExpect(status().isOk());
     mvc.perform(as(practitioner(), get(path))).andExpect(status().isNotFound());
   }
@@ -455,5 +439,18 @@ class MeasurementTest extends AppTest {
 
   private static Posture.Point point(Vec v) {
     return new Posture.Point(v.x(), v.y());
+  }
+
+  /** The acceptance: true points of a sample photograph give its angle within 0.1°. */
+  @Test
+  void aSamplePhotographHasItsKnownAngle() {
+    for (Side facing : Side.values()) {
+      for (double angle : new double[] {40, 44, 48, 53}) {
+        Posture found = Posture.of(SamplePhoto.of(angle, facing).marks());
+        assertThat(found.craniovertebral())
+            .as("%s %s", facing, angle)
+            .isCloseTo(angle, within(0.1));
+      }
+    }
   }
 }

@@ -27,6 +27,8 @@ import org.biokinet.app.client.LinkService;
 import org.biokinet.app.library.LibraryService;
 import org.biokinet.app.measurement.Measured;
 import org.biokinet.app.measurement.MeasurementService;
+import org.biokinet.app.measurement.PhotographService;
+import org.biokinet.app.measurement.SamplePhoto;
 import org.biokinet.app.program.DraftService;
 import org.biokinet.app.program.VersionService;
 import org.biokinet.app.screening.Answers;
@@ -79,6 +81,7 @@ public class DemoLoader implements ApplicationRunner {
   private final LibraryService library;
   private final ScreeningService screenings;
   private final MeasurementService measurements;
+  private final PhotographService photographs;
   private final DraftService drafts;
   private final VersionService versions;
   private final SessionService sessions;
@@ -93,6 +96,7 @@ public class DemoLoader implements ApplicationRunner {
       LibraryService library,
       ScreeningService screenings,
       MeasurementService measurements,
+      PhotographService photographs,
       DraftService drafts,
       VersionService versions,
       SessionService sessions,
@@ -104,6 +108,7 @@ public class DemoLoader implements ApplicationRunner {
     this.library = library;
     this.screenings = screenings;
     this.measurements = measurements;
+    this.photographs = photographs;
     this.drafts = drafts;
     this.versions = versions;
     this.sessions = sessions;
@@ -343,8 +348,12 @@ public class DemoLoader implements ApplicationRunner {
   /** Three visits: the right side comes back, the left tilt more slowly. */
   private void measured(Me me, Client ines) {
     visit(me, ines, 11, new int[] {5, 3, 6}, "64 66", "50 52", "30 32", "41 43", 4, 5, 19);
+    measurements.save(
+        me, ines.getId(), photographs.keep(me, ines.getId(), SamplePhoto.of(44, Side.LEFT)));
     visit(me, ines, 6, new int[] {4, 2, 5}, "66 68", "56 59", "33 34", "42 43", 5, 6, 27);
     visit(me, ines, 1, new int[] {2, 1, 3}, "68 70", "63 65", "35 37", "43 44", 7, 8, 41);
+    measurements.save(
+        me, ines.getId(), photographs.keep(me, ines.getId(), SamplePhoto.of(48, Side.RIGHT)));
   }
 
   private void visit(

@@ -82,7 +82,7 @@ class MeasureController {
     PainMap map = visit.map(false).orElse(PainMap.EMPTY);
     boolean facing = accounts.usesFacingView(me);
     model.addAttribute("client", client);
-    model.addAttribute("page", MeasurePage.of(visit, all, goals, today));
+    model.addAttribute("page", MeasurePage.of(visit, all, goals));
     model.addAttribute(
         "maps", List.of(MapView.of(View.FRONT, map, facing), MapView.of(View.BACK, map, facing)));
     model.addAttribute("facing", facing);

@@ -1,6 +1,5 @@
 package org.biokinet.app.measurement;
 
-import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
@@ -74,7 +73,7 @@ record MeasurePage(
   /** A score with what it says. */
   record Scored(String label, String value, String change, String source) {}
 
-  static MeasurePage of(Visit visit, List<Visit> all, List<Goal> goals, LocalDate today) {
+  static MeasurePage of(Visit visit, List<Visit> all, List<Goal> goals) {
     List<Visit> earlier = all.stream().filter(v -> v.day().isBefore(visit.day())).toList();
     List<RangeLine> quick = QUICK.stream().map(m -> line(m, visit, all)).toList();
     List<RangeLine> more =

@@ -22,7 +22,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** Side photographs, for the client's practitioner and the care team only. */
 @Service
-class PhotographService {
+public class PhotographService {
 
   interface Photographs extends JpaRepository<PhotographRow, UUID> {
     /** Without the pictures themselves. */
@@ -85,18 +85,25 @@ class PhotographService {
 
   /** The newest first. */
   @Transactional(readOnly = true)
-  public List<Known> all(Me me, UUID clientId) {
+  List<Known> all(Me me, UUID clientId) {
     return photographs.known(ofMyCare(me, clientId).getId());
   }
 
   @Changes
-  public UUID keep(Me me, UUID clientId, Side facing, Picture picture) {
+  UUID keep(Me me, UUID clientId, Side facing, Picture picture) {
     Client client = ofMyCare(me, clientId);
     LocalDate day = clock.instant().atZone(client.zone()).toLocalDate();
     audit.changed(me, clientId, "photograph kept", "");
     return photographs
         .save(new PhotographRow(clientId, day, facing, picture, me.id(), clock.instant()))
         .getId();
+  }
+
+  /** Keeps a made-up photograph with its marks, for the demo. */
+  @Changes
+  public Measured.SidePhoto keep(Me me, UUID clientId, SamplePhoto sample) {
+    UUID id = keep(me, clientId, sample.marks().facing(), sample.picture());
+    return new Measured.SidePhoto(id, sample.marks());
   }
 
   /**

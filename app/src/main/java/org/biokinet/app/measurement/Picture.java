@@ -26,7 +26,7 @@ import javax.imageio.stream.ImageInputStream;
  * A picture made anew from what was uploaded: upright, not too large, and with nothing of what a
  * camera writes beside it.
  */
-final class Picture {
+public final class Picture {
 
   /** As many as a very large camera makes; more is a bomb (our choice). */
   static final long MOST_PIXELS = 60_000_000;

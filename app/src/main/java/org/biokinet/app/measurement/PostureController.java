@@ -69,9 +69,17 @@ class PostureController {
    * A marked photograph beside another: both as tall as the same neck.
    *
    * @param box around C7, a fixed number of ear-to-C7 lengths wide
+   * @param lines from C7 to ear and shoulder, and level through C7 if the camera was
    */
   record Compared(
-      UUID id, String day, int width, int height, String box, boolean mirrored, String angles) {}
+      UUID id,
+      String day,
+      int width,
+      int height,
+      String box,
+      String lines,
+      boolean mirrored,
+      String angles) {}
 
   @GetMapping("/clients/{id}/measure/posture")
   String page(
@@ -154,6 +162,18 @@ class PostureController {
               p.getWidth(),
               p.getHeight(),
               box,
+              String.format(
+                  Locale.ROOT,
+                  "M%.1f %.1f L%.1f %.1f L%.1f %.1f M%.1f %.1f h%.1f",
+                  m.tragus().x(),
+                  m.tragus().y(),
+                  m.c7().x(),
+                  m.c7().y(),
+                  m.shoulder().x(),
+                  m.shoulder().y(),
+                  m.c7().x(),
+                  m.c7().y(),
+                  (p.getFacing() == Side.RIGHT ? 1.6 : -1.6) * neck),
               mirrored,
               words(Posture.of(m))));
     }

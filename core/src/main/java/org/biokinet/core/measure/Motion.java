@@ -76,6 +76,21 @@ public enum Motion implements Coded {
         || this == NECK_EXTENSION;
   }
 
+  /**
+   * How the client is while it is measured: rotation of the neck lying, since a gravity instrument
+   * reads it only there (AMA Guides 5th ed.); rotation of the shoulder at 90° of abduction, as the
+   * norms are (AAOS 1965); both recalled from memory. The rest is common practice, no source.
+   */
+  public String how() {
+    return switch (this) {
+      case NECK_ROTATION -> "lying on the back, nose up in the middle";
+      case SHOULDER_INTERNAL_ROTATION, SHOULDER_EXTERNAL_ROTATION ->
+          "lying on the back, arm out at 90°, elbow bent";
+      case THORACIC_ROTATION -> "sitting, arms crossed, pelvis still";
+      default -> "sitting upright, shoulders still";
+    };
+  }
+
   /** Where the norm comes from. */
   public String source() {
     if (norm == 0) return "no norm known to us";

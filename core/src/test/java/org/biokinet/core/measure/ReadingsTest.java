@@ -11,6 +11,8 @@ import net.jqwik.api.constraints.DoubleRange;
 import net.jqwik.api.constraints.Size;
 import org.biokinet.core.anatomy.Side;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 /** Handbook section 9: range and asymmetry. AMA Guides 5th ed., recalled from memory. */
 class ReadingsTest {
@@ -107,6 +109,33 @@ class ReadingsTest {
         instanceof Readings.Result.Value v) {
       assertThat(degrees).contains(v.largest()).hasSizeGreaterThanOrEqualTo(3);
       assertThat(v.mean()).isLessThanOrEqualTo(v.largest());
+    }
+  }
+
+  /** AMA Guides 5th ed. and AAOS 1965, recalled from memory: handbook section 9. */
+  @ParameterizedTest
+  @CsvSource({
+    "NECK_FLEXION, 50",
+    "NECK_EXTENSION, 60",
+    "NECK_LATERAL_FLEXION, 45",
+    "NECK_ROTATION, 80",
+    "SHOULDER_FLEXION, 180",
+    "SHOULDER_ABDUCTION, 180",
+    "SHOULDER_EXTENSION, 60",
+    "SHOULDER_INTERNAL_ROTATION, 70",
+    "SHOULDER_EXTERNAL_ROTATION, 90"
+  })
+  void normsAreThoseOfTheHandbook(Motion motion, int degrees) {
+    assertThat(motion.norm()).hasValue(degrees);
+  }
+
+  @Test
+  void everyMotionSaysHowItIsMeasured() {
+    assertThat(Motion.THORACIC_ROTATION.norm()).isEmpty();
+    assertThat(Motion.THORACIC_ROTATION.source()).startsWith("no norm");
+    for (Motion m : Motion.values()) {
+      assertThat(m.how()).isNotBlank();
+      assertThat(m.most()).isGreaterThan(m.norm().orElse(0));
     }
   }
 }
