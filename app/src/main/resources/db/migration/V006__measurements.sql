@@ -15,7 +15,8 @@ create table measurement (
   key measurement_client (client_id, local_date)
 );
 
--- Re-encoded, without what a camera writes beside the picture; served to the care team only.
+-- Re-encoded, without what a camera writes beside the picture; served to the care team only. Of a
+-- withdrawn one only the line stays: its pixels are gone, and its marks no longer count.
 create table photograph (
   id uuid primary key,
   client_id uuid not null references client (id),
@@ -26,6 +27,7 @@ create table photograph (
   image longblob not null,
   practitioner_id uuid not null references practitioner (id),
   at datetime(6) not null,
+  withdrawn_at datetime(6) null,
   key photograph_client (client_id, local_date)
 );
 

@@ -30,7 +30,9 @@ import org.biokinet.app.account.Me;
 import org.biokinet.app.account.Practice;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.Goal;
+import org.biokinet.app.measurement.Measured;
 import org.biokinet.app.measurement.MeasurementService;
+import org.biokinet.app.measurement.PhotographService;
 import org.biokinet.app.measurement.SamplePhoto;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.figure.SidePhotograph;
@@ -47,6 +49,7 @@ import org.springframework.test.web.servlet.ResultActions;
 class MeasurementTest extends AppTest {
 
   @Autowired MeasurementService measurements;
+  @Autowired PhotographService photographs;
   @Autowired JdbcTemplate jdbc;
 
   private ResultActions send(Me me, Client client, String what, String... nameAndValue)
@@ -452,5 +455,27 @@ class MeasurementTest extends AppTest {
             .isCloseTo(angle, within(0.1));
       }
     }
+  }
+
+  @Test
+  void aWithdrawnPhotographIsGoneWithItsAngles() throws Exception {
+    Practice practice = practice();
+    Me me = practitioner(practice);
+    Client client = client(me);
+    Measured.SidePhoto kept = photographs.keep(me, client.getId(), SamplePhoto.of(40, Side.LEFT));
+    measurements.save(me, client.getId(), kept);
+    assertThat(measurements.findings(me, client)).hasSize(1);
+    String path = "/clients/" + client.getId() + "/measure/photographs/" + kept.photograph();
+    mvc.perform(as(practitioner(practice), post(path + "/withdraw")))
+        .andExpect(status().isNotFound());
+    mvc.perform(as(me, post(path + "/withdraw"))).andExpect(status().is3xxRedirection());
+    mvc.perform(as(me, get(path))).andExpect(status().isNotFound());
+    assertThat(measurements.findings(me, client)).isEmpty();
+    assertThat(
+            jdbc.queryForObject(
+                "select length(image) from photograph where id = ?",
+                Integer.class,
+                kept.photograph().toString()))
+        .isZero();
   }
 }

@@ -62,6 +62,10 @@ class MeasurementRow extends Row {
     return localDate;
   }
 
+  String part() {
+    return part;
+  }
+
   String value() {
     return value;
   }

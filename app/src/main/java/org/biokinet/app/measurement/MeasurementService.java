@@ -15,6 +15,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.biokinet.app.account.AccountService;
 import org.biokinet.app.account.Audit;
 import org.biokinet.app.account.Me;
@@ -61,6 +62,7 @@ public class MeasurementService {
 
   private final Rows rows;
   private final Decisions decisions;
+  private final PhotographService.Photographs photographs;
   private final ClientService clients;
   private final AccountService accounts;
   private final LibraryService library;
@@ -71,6 +73,7 @@ public class MeasurementService {
   MeasurementService(
       Rows rows,
       Decisions decisions,
+      PhotographService.Photographs photographs,
       ClientService clients,
       AccountService accounts,
       LibraryService library,
@@ -79,6 +82,7 @@ public class MeasurementService {
       Clock clock) {
     this.rows = rows;
     this.decisions = decisions;
+    this.photographs = photographs;
     this.clients = clients;
     this.accounts = accounts;
     this.library = library;
@@ -146,7 +150,11 @@ public class MeasurementService {
     List<MeasurementRow> all = rows.findByClientIdOrderByAt(clientId);
     Set<UUID> replaced = new HashSet<>();
     all.forEach(r -> r.supersedes().ifPresent(replaced::add));
-    return all.stream().filter(r -> !replaced.contains(r.getId())).toList();
+    Set<String> withdrawn =
+        photographs.withdrawn(clientId).stream().map(UUID::toString).collect(Collectors.toSet());
+    return all.stream()
+        .filter(r -> !replaced.contains(r.getId()) && !withdrawn.contains(r.part()))
+        .toList();
   }
 
   /** All visits, the newest first. */

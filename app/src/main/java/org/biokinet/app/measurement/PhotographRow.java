@@ -10,8 +10,9 @@ import java.time.LocalDate;
 import java.util.UUID;
 import org.biokinet.app.support.Row;
 import org.biokinet.core.anatomy.Side;
+import org.jspecify.annotations.Nullable;
 
-/** A photograph from the side; never changed. */
+/** A photograph from the side; never changed, but it can be withdrawn. */
 @Entity
 @Table(name = "photograph")
 class PhotographRow extends Row {
@@ -26,6 +27,7 @@ class PhotographRow extends Row {
   @Lob private byte[] image;
   private UUID practitionerId;
   private Instant at;
+  private @Nullable Instant withdrawnAt;
 
   @SuppressWarnings("NullAway.Init")
   protected PhotographRow() {}
@@ -77,5 +79,15 @@ class PhotographRow extends Row {
 
   Instant at() {
     return at;
+  }
+
+  boolean withdrawn() {
+    return withdrawnAt != null;
+  }
+
+  /** The pixels are gone for good. */
+  void withdraw(Instant when) {
+    image = new byte[0];
+    withdrawnAt = when;
   }
 }

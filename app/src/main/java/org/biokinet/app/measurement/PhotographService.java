@@ -5,6 +5,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
 import java.util.UUID;
 import org.biokinet.app.account.Audit;
 import org.biokinet.app.account.Me;
@@ -29,9 +30,14 @@ public class PhotographService {
     @Query(
         """
         select p.id as id, p.localDate as day, p.facing as facing, p.width as width,
-          p.height as height from PhotographRow p where p.clientId = :client order by p.at desc
+          p.height as height from PhotographRow p
+          where p.clientId = :client and p.withdrawnAt is null order by p.at desc
         """)
     List<Known> known(UUID client);
+
+    @Query(
+        "select p.id from PhotographRow p where p.clientId = :client and p.withdrawnAt is not null")
+    Set<UUID> withdrawn(UUID client);
   }
 
   interface MarkerErrors extends JpaRepository<MarkerErrorRow, UUID> {
@@ -114,13 +120,24 @@ public class PhotographService {
   @Transactional
   public byte[] image(Me me, UUID clientId, UUID id) {
     ofMyCare(me, clientId);
-    PhotographRow row =
-        photographs
-            .findById(id)
-            .filter(p -> p.clientId().equals(clientId))
-            .orElseThrow(NotFound::new);
+    PhotographRow row = one(clientId, id);
     audit.saw(me, clientId, "photograph");
     return row.image();
+  }
+
+  private PhotographRow one(UUID clientId, UUID id) {
+    return photographs
+        .findById(id)
+        .filter(p -> p.clientId().equals(clientId) && !p.withdrawn())
+        .orElseThrow(NotFound::new);
+  }
+
+  /** Takes a photograph back, such as one of somebody else: the picture itself is deleted. */
+  @Changes
+  public void withdraw(Me me, UUID clientId, UUID id) {
+    ofMyCare(me, clientId);
+    one(clientId, id).withdraw(clock.instant());
+    audit.changed(me, clientId, "photograph withdrawn", "");
   }
 
   /** My own unsteadiness in marking, in degrees; empty while it was not measured. */

@@ -251,6 +251,13 @@ class PostureController {
         .body(photographs.image(me, id, photograph));
   }
 
+  @PostMapping("/clients/{id}/measure/photographs/{photograph}/withdraw")
+  String withdraw(
+      @AuthenticationPrincipal Me me, @PathVariable UUID id, @PathVariable UUID photograph) {
+    photographs.withdraw(me, id, photograph);
+    return "redirect:/clients/" + id + "/measure/posture?withdrawn";
+  }
+
   /** Keeps marks and answers the angles in words, or what is wrong with the marks. */
   @PostMapping("/clients/{id}/measure/photographs/{photograph}/marks")
   @ResponseBody
