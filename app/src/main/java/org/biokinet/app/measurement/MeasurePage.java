@@ -20,6 +20,7 @@ import org.biokinet.core.measure.GlobalRating;
 import org.biokinet.core.measure.Motion;
 import org.biokinet.core.measure.PainMap;
 import org.biokinet.core.measure.Posture;
+import org.biokinet.core.measure.Psfs;
 import org.biokinet.core.measure.Questionnaire;
 import org.biokinet.core.measure.Readings;
 import org.biokinet.core.measure.Scale;
@@ -318,22 +319,17 @@ record MeasurePage(
                 scores.add(new Scored(q.label(), value, change, scale.source()));
               });
     }
-    List<Integer> rated = visit.of(Measured.Activity.class).map(Measured.Activity::rated).toList();
-    if (rated.size() >= 3) {
-      double mean = mean(rated);
-      String change =
-          baseline(
-                  all,
-                  visit,
-                  v -> {
-                    List<Integer> then =
-                        v.of(Measured.Activity.class).map(Measured.Activity::rated).toList();
-                    return then.size() >= 3 ? Optional.of(mean(then)) : Optional.empty();
-                  })
-              .map(b -> Change.of(Scale.PSFS, b, mean).words())
-              .orElse("");
-      scores.add(new Scored(Scale.PSFS.label(), number(mean), change, Scale.PSFS.source()));
-    }
+    psfs(visit)
+        .ifPresent(
+            mean ->
+                scores.add(
+                    new Scored(
+                        Scale.PSFS.label(),
+                        number(mean),
+                        baseline(all, visit, MeasurePage::psfs)
+                            .map(b -> Change.of(Scale.PSFS, b, mean).words())
+                            .orElse(""),
+                        Scale.PSFS.source())));
     visit
         .first(Measured.Endurance.class)
         .ifPresent(
@@ -377,8 +373,10 @@ record MeasurePage(
     return scores;
   }
 
-  private static double mean(List<Integer> of) {
-    return of.stream().mapToInt(i -> i).average().orElse(0);
+  private static Optional<Double> psfs(Visit v) {
+    OptionalDouble mean =
+        Psfs.mean(v.of(Measured.Activity.class).map(Measured.Activity::rated).toList());
+    return mean.isPresent() ? Optional.of(mean.getAsDouble()) : Optional.empty();
   }
 
   static Scale scale(Measured.Form f) {

@@ -98,6 +98,13 @@ class ScaleTest {
     assertThat(Change.of(scale, after, before).size()).as("both ways").isEqualTo(size);
   }
 
+  /** Stratford and others 1995: three to five activities. */
+  @Test
+  void thePatientsOwnScaleIsTheMeanOfThreeActivities() {
+    assertThat(Psfs.mean(List.of(3, 4, 8))).hasValue(5);
+    assertThat(Psfs.mean(List.of(3, 4))).isEmpty();
+  }
+
   @Test
   void betterIsLessPainAndMoreActivity() {
     assertThat(Change.of(Scale.NPRS, 6, 3).words()).isEqualTo("3 better, important");
