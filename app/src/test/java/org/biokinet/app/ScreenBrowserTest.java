@@ -62,6 +62,7 @@ class ScreenBrowserTest extends WithBrowser {
     Page desk = desk();
     signIn(desk, newPractitioner(practice), PASSWORD);
     desk.navigate("/clients/new");
+    assertThat(desk.locator("#name")).isFocused();
     Keys keys = new Keys(desk);
     keys.contact("Noor Vermeer").press("Tab");
     keys.type("04021979").press("Tab", "Tab");
@@ -81,6 +82,7 @@ class ScreenBrowserTest extends WithBrowser {
     assertThat(clients.goals(client.getId()))
         .containsExactlyInAnyOrder(new Goal("parking", 4, 9), new Goal("sleep", 5, 9));
 
+    assertThat(desk.locator("input[name=none][value=signs]")).isFocused();
     Keys screen = new Keys(desk);
     screen.press("Space", "Tab", "Space", "Tab").type("2").press("Tab", "Space", "Tab");
     screen.press("Space", "Tab", "Space", "Tab", "Space", "Tab", "Enter");
