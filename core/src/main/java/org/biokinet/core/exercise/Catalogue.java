@@ -222,6 +222,8 @@ public final class Catalogue {
         dose(s, "start", context),
         dose(s, "target", context),
         set(s, "precautions", Precaution.class),
+        set(s, "treated-limb", Precaution.class),
+        set(s, "other-limb", Precaution.class),
         s.optional("easier"),
         s.optional("harder"),
         s.optional(DRAWN_AS),

@@ -22,6 +22,9 @@ import org.biokinet.core.dose.DoseContext;
  * @param positions allowed positions, the usual one first; never empty
  * @param start the catalogue's start dose
  * @param target the catalogue's target dose
+ * @param treatedLimb those of the precautions that only the arm or leg of the treated side bears
+ * @param otherLimb those that only the one of the untreated side bears; what stands in neither is
+ *     shared by both
  * @param drawnAs the shipped exercise whose picture it has, where that is not its own
  * @param posed its own poses as text, where a practice has posed it itself
  */
@@ -39,6 +42,8 @@ public record Exercise(
     Dose start,
     Dose target,
     Set<Precaution> precautions,
+    Set<Precaution> treatedLimb,
+    Set<Precaution> otherLimb,
     Optional<String> easier,
     Optional<String> harder,
     Optional<String> drawnAs,
@@ -49,11 +54,36 @@ public record Exercise(
     positions = List.copyOf(positions);
     equipment = Set.copyOf(equipment);
     precautions = Set.copyOf(precautions);
+    treatedLimb = limb(id, treatedLimb, precautions, doseContext);
+    otherLimb = limb(id, otherLimb, precautions, doseContext);
     if (targets.isEmpty()) throw new IllegalArgumentException(id + " has no target");
     if (positions.isEmpty()) throw new IllegalArgumentException(id + " has no position");
     if (relation.isPresent() && !doseContext.sides().sided()) {
       throw new IllegalArgumentException(id + " moves relative to a side but has none");
     }
+  }
+
+  private static Set<Precaution> limb(
+      String id, Set<Precaution> borne, Set<Precaution> all, DoseContext context) {
+    for (Precaution p : borne) {
+      if (!p.ofALimb() || !all.contains(p) || !context.sides().sided()) {
+        throw new IllegalArgumentException(
+            "%s: %s is not borne by one limb here".formatted(id, p.code()));
+      }
+    }
+    return Set.copyOf(borne);
+  }
+
+  /**
+   * Whether a precaution concerns the arm or leg of this side.
+   *
+   * @param treated empty where the exercise has no sides
+   */
+  public boolean bears(Precaution p, Optional<Side> treated, Side side) {
+    if (!precautions.contains(p)) return false;
+    if (treated.isEmpty() || !p.ofALimb()) return true;
+    if (treatedLimb.contains(p)) return treated.get() == side;
+    return !otherLimb.contains(p) || treated.get() != side;
   }
 
   public boolean sided() {

@@ -46,7 +46,13 @@ public final class PoseCheck {
       bothAlike(movement, found);
     }
     stretch(exercise, movement, found);
-    return found;
+    for (PoseEvidence.Proof p : PoseEvidence.unsaid(exercise, movement)) {
+      String whose = p.limb().map(s -> s == Side.RIGHT ? " on the right" : " on the left").orElse("");
+      found.add(
+          "A pose shows “%s”%s; tick it among what has to be minded."
+              .formatted(p.precaution().label(), whose));
+    }
+    return found.stream().distinct().toList();
   }
 
   private static void sides(Exercise e, Movement m, List<String> found) {

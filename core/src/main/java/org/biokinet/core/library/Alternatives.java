@@ -75,7 +75,7 @@ public final class Alternatives {
   private static final int OTHER_GROUP = 2;
   private static final int OTHER_MODE = 4;
   private static final int OTHER_SIDES = 3;
-  private static final int NEW_PRECAUTION = 5;
+  private static final int NEW_PRECAUTION = 2;
   private static final int SECOND_TARGET = 8;
   private static final int SHARED_TARGET = 16;
   private static final int SAME_REGION = 40;
