@@ -21,6 +21,9 @@ public enum Bounds {
   PER_DAY("times a day", 1, 12, ""),
   PER_WEEK("days a week", 1, 7, ""),
   EVERY_MINUTES("the desk interval", 15, 120, " min"),
+  HALF_KILOGRAMS("a weight", 1, 60, " half kg"),
+  BAND("a band", 1, 5, ""),
+  WALK_MINUTES("a walk", 1, 60, " min"),
   CEILING("the intensity ceiling", 1, 6, "");
 
   private final String what;
@@ -33,6 +36,15 @@ public enum Bounds {
     this.least = least;
     this.most = most;
     this.unit = unit;
+  }
+
+  /** Of a single length in this unit. */
+  static Bounds of(Length.Unit unit) {
+    return switch (unit) {
+      case SECONDS -> HOLD_SECONDS;
+      case BREATHS -> HOLD_BREATHS;
+      case MINUTES -> WALK_MINUTES;
+    };
   }
 
   public int least() {
@@ -53,6 +65,7 @@ public enum Bounds {
       return "@%d is too much: the ceiling is @1 to @6, and 7 or more on the stretch scale is too strong"
           .formatted(value);
     }
+    if (this == HALF_KILOGRAMS) return "a weight: 0.5 to 30 kg, in halves";
     return "%s: %d to %d%s, not %d".formatted(what, least, most, unit, value);
   }
 

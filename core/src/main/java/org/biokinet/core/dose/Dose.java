@@ -19,6 +19,7 @@ public sealed interface Dose {
       if (left.only().isPresent() != right.only().isPresent()
           || left.ceiling().isPresent() != right.ceiling().isPresent()
           || left.effort().isPresent() != right.effort().isPresent()
+          || left.resistance().isPresent() != right.resistance().isPresent()
           || left.tempo().isPresent() != right.tempo().isPresent()
           || left.rest().isPresent() != right.rest().isPresent()
           || left.perDay().isPresent() != right.perDay().isPresent()

@@ -13,6 +13,8 @@ import org.jspecify.annotations.Nullable;
  * <pre>
  * 3x30s @4        three holds of 30 s, up to 4 of 10
  * L 3x30s R 2x20s each side its own
+ * 2x10 band2     against the second band
+ * 10min           a walk
  * 2x10 t6s 2/d    two sets of ten, 6 s each, twice a day
  * cr3(6s+15s)     contract 6 s, deeper 15 s, three times
  * </pre>
@@ -77,7 +79,15 @@ public final class DoseNotation {
   }
 
   private static void length(StringBuilder out, Length length) {
-    out.append(length.amount()).append(length.inBreaths() ? "br" : "s");
+    out.append(length.amount()).append(unit(length.unit()));
+  }
+
+  private static String unit(Length.Unit unit) {
+    return switch (unit) {
+      case SECONDS -> "s";
+      case BREATHS -> "br";
+      case MINUTES -> "min";
+    };
   }
 
   /** Parts in canonical order; what a later side repeats is common and printed there only. */
@@ -88,6 +98,10 @@ public final class DoseNotation {
     }
     part(out, " @", dose.ceiling(), "", later == null ? null : later.ceiling());
     part(out, " ", dose.effort(), "%", later == null ? null : later.effort());
+    if (dose.resistance().isPresent()
+        && (later == null || !dose.resistance().equals(later.resistance()))) {
+      out.append(' ').append(dose.resistance().get().text());
+    }
     part(out, " t", dose.tempo(), "s", later == null ? null : later.tempo());
     part(out, " rest ", dose.rest(), "s", later == null ? null : later.rest());
     part(out, " ", dose.perDay(), "/d", later == null ? null : later.perDay());

@@ -49,6 +49,8 @@ final class DoseParser {
     DIRECTION,
     CEILING,
     EFFORT,
+    KILOGRAMS,
+    BAND,
     TEMPO,
     REST,
     PER_DAY,
@@ -64,7 +66,7 @@ final class DoseParser {
   /** A number with the unit typed behind it, if any. */
   private record Quantity(int value, Kind unit, int from, int to) {
     boolean isLength() {
-      return unit == Kind.SECONDS || unit == Kind.BREATHS;
+      return unit == Kind.SECONDS || unit == Kind.BREATHS || unit == Kind.MINUTES;
     }
   }
 
@@ -89,7 +91,7 @@ final class DoseParser {
 
   Dose parse() {
     for (Token t : tokens) {
-      if (t.kind() == Kind.DECIMAL) {
+      if (t.kind() == Kind.DECIMAL && after(t).kind() != Kind.KILOGRAMS) {
         throw refuse("numbers are whole: %s".formatted(read(t)), t);
       }
     }
@@ -102,6 +104,10 @@ final class DoseParser {
       blocks.add(block());
     } while (peek().kind() != Kind.END);
     return assemble(blocks);
+  }
+
+  private Token after(Token t) {
+    return tokens.get(tokens.indexOf(t) + 1);
   }
 
   // ---- blocks ------------------------------------------------------------------------------
@@ -205,7 +211,7 @@ final class DoseParser {
       } else if (next == Kind.OPEN && !open) {
         at++;
         open = true;
-      } else if (!(counted && next == Kind.NUMBER && !frequencyAhead() && !percentAhead())) {
+      } else if (!(counted && next == Kind.NUMBER && !frequencyAhead() && !percentAhead() && !weightAhead())) {
         break;
       }
     }
@@ -222,6 +228,7 @@ final class DoseParser {
       case SECONDS, BREATHS, REPS, SETS -> to = next().to();
       case MINUTES -> {
         to = next().to();
+        if (context.mode() == Mode.WALK) break;
         value = value > Bounds.HOLD_SECONDS.most() ? value : value * 60;
         unit = Kind.SECONDS;
         if (peek().kind() == Kind.NUMBER && peek(1).kind() == Kind.SECONDS) {
@@ -302,16 +309,19 @@ final class DoseParser {
     int setCount = sets == null ? 1 : bounded(Bounds.SETS, sets.value(), sets.from(), sets.to());
     int repCount =
         reps == null ? 1 : bounded(Bounds.REPETITIONS, reps.value(), reps.from(), reps.to());
-    boolean breaths = hold.unit() == Kind.BREATHS;
-    bounded(
-        breaths ? Bounds.HOLD_BREATHS : Bounds.HOLD_SECONDS, hold.value(), hold.from(), hold.to());
+    Length.Unit unit =
+        switch (hold.unit()) {
+          case BREATHS -> Length.Unit.BREATHS;
+          case MINUTES -> Length.Unit.MINUTES;
+          default -> Length.Unit.SECONDS;
+        };
+    bounded(Bounds.of(unit), hold.value(), hold.from(), hold.to());
     if (repCount == 1 && setCount > 1) {
       bounded(Bounds.REPETITIONS, setCount, from, to);
       repCount = setCount;
       setCount = 1;
     }
-    Length length = breaths ? Length.breaths(hold.value()) : Length.seconds(hold.value());
-    return new Work.Holds(setCount, repCount, length);
+    return new Work.Holds(setCount, repCount, new Length(hold.value(), unit));
   }
 
   private Work bare(@Nullable Quantity sets, @Nullable Quantity reps, int from, int to) {
@@ -332,6 +342,7 @@ final class DoseParser {
         switch (mode) {
           case HOLD, ISO -> List.of("s", "br");
           case BREATH -> List.of("br");
+          case WALK -> List.of("min");
           default -> List.of("s");
         };
     String question =
@@ -372,6 +383,16 @@ final class DoseParser {
           throw refuse("%s takes seconds, such as 20s".formatted(context.mode().noun()), from, to);
         }
       }
+      case WALK -> {
+        if (hold.unit() != Kind.MINUTES) {
+          List<String> fix =
+              hold.unit() == Kind.SECONDS && hold.value() % 60 == 0
+                  ? List.of(replaced(hold.from(), hold.to(), hold.value() / 60 + "min"))
+                  : List.of();
+          throw refuse("a walk takes minutes, such as 10min", hold.from(), hold.to(), fix);
+        }
+        if (reps != null) throw refuse("a walk is one length, such as 10min", from, to);
+      }
       case HOLD, ISO -> {}
     }
   }
@@ -386,6 +407,7 @@ final class DoseParser {
       case MOVE -> "a movement takes repetitions, such as 10, 2x10 or 10x5s";
       case CIRCLE -> "a circle takes repetitions, such as 5";
       case BREATH -> "a breathing exercise takes breaths, such as 6br";
+      case WALK -> "a walk takes minutes, such as 10min";
       case GAZE, RELEASE, PULSE -> "%s takes seconds, such as 20s".formatted(context.mode().noun());
     };
   }
@@ -409,6 +431,15 @@ final class DoseParser {
         set(block, PartKind.CEILING, Bounds.CEILING, n.value(), t.from(), to);
       }
       case NUMBER -> numberPart(block, t);
+      case DECIMAL -> {
+        at++;
+        weight(block, t, t.value(), next());
+      }
+      case BAND -> {
+        at++;
+        Token n = expect(Kind.NUMBER, "which band? band1 to band5");
+        set(block, PartKind.BAND, Bounds.BAND, n.value(), t.from(), n.to());
+      }
       case TEMPO -> {
         at++;
         Token n = expect(Kind.NUMBER, "tempo in seconds a repetition, such as t6s");
@@ -452,6 +483,11 @@ final class DoseParser {
       set(block, PartKind.EFFORT, bounds, n.value(), n.from(), p.to());
       return;
     }
+    if (weightAhead()) {
+      at++;
+      weight(block, n, n.value() > Bounds.HALF_KILOGRAMS.most() ? n.value() : 2 * n.value(), next());
+      return;
+    }
     if (peek(1).kind() == Kind.SECONDS && peek(2).kind() == Kind.REST) {
       at += 3;
       set(block, PartKind.REST, Bounds.REST, n.value(), n.from(), tokens.get(at - 1).to());
@@ -470,6 +506,15 @@ final class DoseParser {
     } else {
       set(block, PartKind.PER_DAY, Bounds.PER_DAY, n.value(), n.from(), unit.to());
     }
+  }
+
+  private void weight(Block block, Token number, int halves, Token unit) {
+    if (halves < 0) throw refuse("a weight is in halves, such as 1.5kg", number);
+    set(block, PartKind.KILOGRAMS, Bounds.HALF_KILOGRAMS, halves, number.from(), unit.to());
+  }
+
+  private boolean weightAhead() {
+    return peek().kind() == Kind.NUMBER && peek(1).kind() == Kind.KILOGRAMS;
   }
 
   private boolean percentAhead() {
@@ -545,6 +590,8 @@ final class DoseParser {
   private void set(
       Block block, PartKind kind, @Nullable Bounds bounds, int value, int from, int to) {
     clash(block.parts.get(kind), from, to);
+    if (kind == PartKind.KILOGRAMS) clash(block.parts.get(PartKind.BAND), from, to);
+    if (kind == PartKind.BAND) clash(block.parts.get(PartKind.KILOGRAMS), from, to);
     if (kind == PartKind.EVERY) clash(block.parts.get(PartKind.PER_DAY), from, to);
     if (kind == PartKind.PER_DAY) clash(block.parts.get(PartKind.EVERY), from, to);
     if (bounds != null) bounded(bounds, value, from, to);
@@ -573,8 +620,10 @@ final class DoseParser {
         switch (kind) {
           case TEMPO -> repeats ? "" : "is a tempo, for movements and circles";
           case EFFORT -> active ? "" : "is an effort, for active, isometric or contract movements";
-          case CEILING -> mode == Mode.BREATH || mode == Mode.GAZE ? "is a stretch ceiling" : "";
-          case REST -> mode == Mode.BREATH ? "is a rest, and breaths follow one another" : "";
+          case CEILING -> mode == Mode.BREATH || mode == Mode.GAZE || mode == Mode.WALK ? "is a stretch ceiling" : "";
+          case KILOGRAMS, BAND ->
+              context.resisted() ? "" : "is a load, for resisted movements and holds";
+          case REST -> mode == Mode.WALK ? "is a rest, and a walk goes on" : mode == Mode.BREATH ? "is a rest, and breaths follow one another" : "";
           default -> "";
         };
     if (!why.isEmpty()) {
@@ -609,11 +658,19 @@ final class DoseParser {
             : Optional.of(context.directions().get(direction.value())),
         value(block, PartKind.CEILING),
         value(block, PartKind.EFFORT),
+        resistance(block),
         value(block, PartKind.TEMPO),
         value(block, PartKind.REST),
         value(block, PartKind.PER_DAY),
         value(block, PartKind.PER_WEEK),
         value(block, PartKind.EVERY));
+  }
+
+  private static Optional<Resistance> resistance(Block block) {
+    OptionalInt kilograms = value(block, PartKind.KILOGRAMS);
+    if (kilograms.isPresent()) return Optional.of(new Resistance.Weight(kilograms.getAsInt()));
+    OptionalInt band = value(block, PartKind.BAND);
+    return band.isPresent() ? Optional.of(new Resistance.Band(band.getAsInt())) : Optional.empty();
   }
 
   private static OptionalInt value(Block block, PartKind kind) {

@@ -70,7 +70,7 @@ public final class DoseWords {
     if (work instanceof Work.Holds h) {
       String length = length(h.hold());
       return switch (context.mode()) {
-        case BREATH, GAZE, RELEASE, PULSE ->
+        case BREATH, GAZE, RELEASE, PULSE, WALK ->
             h.reps() == 1 ? length : text("times", h.reps(), length);
         case MOVE -> sets(work, text("reps.hold", h.reps(), length));
         default -> sets(work, text("holds", h.reps(), length));
@@ -85,7 +85,7 @@ public final class DoseWords {
   }
 
   private String length(Length length) {
-    return text(length.inBreaths() ? "breaths" : "seconds", length.amount());
+    return text(length.unit().name().toLowerCase(Locale.ROOT), length.amount());
   }
 
   /** Each side, each way, and the sum where both multiply. */
@@ -107,6 +107,13 @@ public final class DoseWords {
   private void parts(List<String> clauses, SideDose dose) {
     part(clauses, "ceiling", dose.ceiling());
     part(clauses, "effort", dose.effort());
+    dose.resistance()
+        .ifPresent(
+            r ->
+                clauses.add(
+                    r instanceof Resistance.Weight w
+                        ? text("weight", w.number())
+                        : text("band", r.amount())));
     part(clauses, "tempo", dose.tempo());
     part(clauses, dose.work().sets() > 1 ? "rest.sets" : "rest", dose.rest());
     part(clauses, "per.day", dose.perDay());

@@ -1,7 +1,7 @@
 package org.biokinet.core.dose;
 
 /**
- * How long a hold lasts, in whole seconds or in whole breaths.
+ * How long a hold lasts, in whole seconds, breaths or minutes.
  *
  * @param amount at least 1
  */
@@ -10,7 +10,8 @@ public record Length(int amount, Unit unit) {
   /** What a length is counted in. */
   public enum Unit {
     SECONDS,
-    BREATHS
+    BREATHS,
+    MINUTES
   }
 
   public Length {
@@ -25,6 +26,10 @@ public record Length(int amount, Unit unit) {
     return new Length(n, Unit.BREATHS);
   }
 
+  public static Length minutes(int n) {
+    return new Length(n, Unit.MINUTES);
+  }
+
   public boolean inBreaths() {
     return unit == Unit.BREATHS;
   }
@@ -35,6 +40,10 @@ public record Length(int amount, Unit unit) {
    * @param breathSeconds one breath of this client, in seconds
    */
   public int toSeconds(double breathSeconds) {
-    return inBreaths() ? (int) Math.round(amount * breathSeconds) : amount;
+    return switch (unit) {
+      case SECONDS -> amount;
+      case BREATHS -> (int) Math.round(amount * breathSeconds);
+      case MINUTES -> 60 * amount;
+    };
   }
 }

@@ -19,7 +19,9 @@ public enum Mode implements Coded {
   /** Resting, shaking, massaging: timed. */
   RELEASE("release", "a release"),
   /** Small fast repetitions for a time. */
-  PULSE("pulse", "a timed movement");
+  PULSE("pulse", "a timed movement"),
+  /** Walking, or another paced activity: minutes. */
+  WALK("walk", "a walk");
 
   private final String code;
   private final String noun;
@@ -41,6 +43,6 @@ public enum Mode implements Coded {
 
   /** Timed work that is neither stretch nor effort. */
   public boolean isTimed() {
-    return this == GAZE || this == RELEASE || this == PULSE;
+    return this == GAZE || this == RELEASE || this == PULSE || this == WALK;
   }
 }

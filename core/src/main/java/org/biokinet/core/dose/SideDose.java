@@ -9,6 +9,7 @@ import java.util.OptionalInt;
  * @param only the one direction, where the other is left out
  * @param ceiling intensity ceiling on the 0–10 stretch scale
  * @param effort percent of maximum effort of an active, isometric or contract movement
+ * @param resistance of a resisted movement or hold
  * @param tempo seconds a repetition, there and back
  * @param rest seconds between holds, or between sets where there are several
  * @param perDay times a day
@@ -20,6 +21,7 @@ public record SideDose(
     Optional<Direction> only,
     OptionalInt ceiling,
     OptionalInt effort,
+    Optional<Resistance> resistance,
     OptionalInt tempo,
     OptionalInt rest,
     OptionalInt perDay,
@@ -43,6 +45,6 @@ public record SideDose(
   /** Only the work, no parts. */
   public static SideDose of(Work work) {
     OptionalInt none = OptionalInt.empty();
-    return new SideDose(work, Optional.empty(), none, none, none, none, none, none, none);
+    return new SideDose(work, Optional.empty(), none, none, Optional.empty(), none, none, none, none, none);
   }
 }

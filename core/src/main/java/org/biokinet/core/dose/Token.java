@@ -9,7 +9,8 @@ import org.jspecify.annotations.Nullable;
 /**
  * One word, number or sign of a typed dose.
  *
- * @param value the number; 0 for all others
+ * @param value the number; of a decimal twice the number where that is whole, else -1; 0 for all
+ *     others
  */
 record Token(Kind kind, int value, int from, int to) {
 
@@ -47,6 +48,8 @@ record Token(Kind kind, int value, int from, int to) {
     DAY,
     WEEK,
     DAILY,
+    KILOGRAMS,
+    BAND,
     UNKNOWN,
     DECIMAL,
     END
@@ -115,6 +118,10 @@ record Token(Kind kind, int value, int from, int to) {
           Map.entry("rest", Kind.REST),
           Map.entry("t", Kind.TEMPO),
           Map.entry("tempo", Kind.TEMPO),
+          Map.entry("kg", Kind.KILOGRAMS),
+          Map.entry("kilo", Kind.KILOGRAMS),
+          Map.entry("kilos", Kind.KILOGRAMS),
+          Map.entry("band", Kind.BAND),
           Map.entry("d", Kind.DAY),
           Map.entry("day", Kind.DAY),
           Map.entry("days", Kind.DAY),
@@ -162,7 +169,9 @@ record Token(Kind kind, int value, int from, int to) {
     if (i + 1 < text.length() && text.charAt(i) == '.' && isDigit(text.charAt(i + 1))) {
       i++;
       while (i < text.length() && isDigit(text.charAt(i))) i++;
-      tokens.add(new Token(Kind.DECIMAL, 0, start, i));
+      double twice = 2 * Double.parseDouble(text.substring(start, i));
+      boolean halves = twice == Math.rint(twice) && twice < 1000;
+      tokens.add(new Token(Kind.DECIMAL, halves ? (int) twice : -1, start, i));
     } else if (i - start > LONGEST_NUMBER) {
       tokens.add(new Token(Kind.NUMBER, Integer.MAX_VALUE, start, i));
     } else {

@@ -21,7 +21,7 @@ public sealed interface Work {
     public Holds {
       Bounds.SETS.check(sets);
       Bounds.REPETITIONS.check(reps);
-      (hold.inBreaths() ? Bounds.HOLD_BREATHS : Bounds.HOLD_SECONDS).check(hold.amount());
+      Bounds.of(hold.unit()).check(hold.amount());
       if (sets > 1 && reps == 1) {
         throw new IllegalArgumentException("sets of a single hold are repetitions");
       }

@@ -203,6 +203,7 @@ public final class Catalogue {
         code(s, "mode", Mode.class),
         code(s, "sides", Sidedness.class),
         s.optional("contract-relax").isPresent(),
+        s.optional("resisted").isPresent(),
         codes(s, "directions", Direction.class));
   }
 

@@ -9,6 +9,7 @@ import java.util.Optional;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.anatomy.Tissue;
 import org.biokinet.core.dose.SideDose;
+import org.biokinet.core.dose.Volume;
 import org.biokinet.core.program.Item;
 import org.biokinet.core.timeline.Timeline;
 
@@ -21,14 +22,10 @@ import org.biokinet.core.timeline.Timeline;
  */
 public record Ledger(List<Entry> entries) {
 
-  /** Without a word about it an item is done once a day, every day (our choice). */
-  private static final int USUAL_TIMES = 1;
-
+  /** Without a word about it an item is done every day (our choice). */
   private static final int EVERY_DAY = 7;
 
-  /** A day at the desk, for doses "every n minutes": eight hours on five days (our choice). */
-  private static final int DESK_MINUTES = 480;
-
+  /** Days at the desk in a week (our choice). */
   private static final int DESK_DAYS = 5;
 
   /** A rise of a week is flagged above half as much again, or 30 s a day (our choice). */
@@ -90,7 +87,7 @@ public record Ledger(List<Entry> entries) {
     int days = days(dose);
     List<Tissue> targets = item.exercise().targets();
     for (int t = 0; t < targets.size(); t++) {
-      double daily = seconds * times(dose) * (t == 0 ? 1 : 0.5);
+      double daily = seconds * Volume.times(dose) * (t == 0 ? 1 : 0.5);
       Amount[] both = sums.computeIfAbsent(targets.get(t), x -> none());
       int at = side == Side.LEFT ? 0 : 1;
       both[at] = both[at].plus(daily, days);
@@ -101,13 +98,6 @@ public record Ledger(List<Entry> entries) {
     Amount[] both = new Amount[2];
     Arrays.fill(both, Amount.NONE);
     return both;
-  }
-
-  private static double times(SideDose dose) {
-    if (dose.everyMinutes().isPresent()) {
-      return Math.floor((double) DESK_MINUTES / dose.everyMinutes().getAsInt());
-    }
-    return dose.perDay().orElse(USUAL_TIMES);
   }
 
   private static int days(SideDose dose) {

@@ -73,6 +73,7 @@ public record Ladder(List<SideDose> rungs) {
         from.only(),
         ceiling,
         effort,
+        from.resistance(),
         from.tempo(),
         from.rest(),
         perDay,

@@ -31,6 +31,7 @@ public final class StartDose {
             dose.only(),
             smaller(dose.ceiling(), verdict.ceiling()),
             effort(dose.effort(), verdict.effort()),
+            dose.resistance(),
             dose.tempo(),
             dose.rest(),
             smaller(dose.perDay(), irritability.mostPerDay()),

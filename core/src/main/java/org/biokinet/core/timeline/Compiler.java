@@ -230,7 +230,7 @@ final class Compiler {
       case CIRCLE ->
           add(Kind.MOVE, bout.dose().tempo().orElse(pacing.seconds(Pace.CIRCLE)), bout, bout.rep());
       case BREATH -> add(Kind.BREATHE, hold(work), bout, bout.rep());
-      case GAZE, RELEASE, PULSE -> add(Kind.TIMED, hold(work), bout, bout.rep());
+      case GAZE, RELEASE, PULSE, WALK -> add(Kind.TIMED, hold(work), bout, bout.rep());
     }
   }
 

@@ -127,7 +127,7 @@ public final class Cues {
               case HOLD, ISO -> "count.hold";
               case CIRCLE -> "count.circle";
               case MOVE -> "count.repetition";
-              case BREATH, GAZE, RELEASE, PULSE -> s.reps() == 1 ? "" : "count.time";
+              case BREATH, GAZE, RELEASE, PULSE, WALK -> s.reps() == 1 ? "" : "count.time";
             };
     String count = key.isEmpty() ? "" : text(key, s.rep(), s.reps());
     String side = s.side().map(x -> text(x == Side.LEFT ? "count.left" : "count.right")).orElse("");

@@ -54,7 +54,7 @@ public final class SessionOrder {
   private SessionOrder() {}
 
   public static Stage stage(Exercise e, Optional<Dose> dose) {
-    if (e.precautions().contains(Precaution.HEAD_DOWN)) return Stage.FOLD;
+    if (foldsForward(e)) return Stage.FOLD;
     if (e.closes()) return Stage.CLOSING;
     return switch (e.group()) {
       case BREATH, POSTURE, EYES -> Stage.OPENING;
@@ -68,6 +68,14 @@ public final class SessionOrder {
         yield e.precautions().contains(Precaution.OVERPRESSURE) ? Stage.OVERPRESSURE : Stage.GENTLE;
       }
     };
+  }
+
+  /** With the head down, and then to be risen from; from all fours or lying nobody stands up. */
+  private static boolean foldsForward(Exercise e) {
+    Position from = e.usualPosition();
+    return e.precautions().contains(Precaution.HEAD_DOWN)
+        && from != Position.ALL_FOURS
+        && !from.lying();
   }
 
   private static boolean contractsRelaxes(Dose dose) {

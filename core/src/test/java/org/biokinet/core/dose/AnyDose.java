@@ -31,6 +31,7 @@ public final class AnyDose {
                     mode,
                     sides,
                     cr && mode == Mode.HOLD,
+                    !cr && (mode == Mode.MOVE || mode == Mode.ISO),
                     sides.directed() ? List.of(Direction.BACKWARD, Direction.FORWARD) : List.of()));
   }
 
@@ -62,6 +63,7 @@ public final class AnyDose {
         d.only(),
         d.ceiling(),
         d.effort(),
+        d.resistance(),
         d.tempo(),
         d.rest(),
         d.perDay(),
@@ -81,6 +83,7 @@ public final class AnyDose {
         a.only().isPresent() ? b.only().or(a::only) : Optional.empty(),
         merge(a.ceiling(), b.ceiling()),
         merge(a.effort(), b.effort()),
+        a.resistance().isPresent() ? b.resistance().or(a::resistance) : Optional.empty(),
         merge(a.tempo(), b.tempo()),
         merge(a.rest(), b.rest()),
         merge(a.perDay(), b.perDay()),
@@ -101,19 +104,54 @@ public final class AnyDose {
     boolean repeats = c.mode() == Mode.MOVE || c.mode() == Mode.CIRCLE;
     boolean contract = w instanceof Work.ContractRelax;
     boolean active = repeats || c.mode() == Mode.ISO || c.mode() == Mode.PULSE || contract;
-    boolean quiet = c.mode() == Mode.BREATH || c.mode() == Mode.GAZE;
+    boolean quiet =
+        c.mode() == Mode.BREATH || c.mode() == Mode.GAZE || c.mode() == Mode.WALK;
     Arbitrary<Optional<Direction>> only =
         c.sides().directed()
             ? Arbitraries.of(c.directions()).optional()
             : Arbitraries.just(Optional.empty());
     Arbitrary<Optional<Integer>> daily = range(Bounds.PER_DAY, true);
     Arbitrary<Optional<Integer>> desk = range(Bounds.EVERY_MINUTES, true);
+    Arbitrary<Optional<Resistance>> load =
+        c.resisted()
+            ? Arbitraries.oneOf(
+                    num(Bounds.HALF_KILOGRAMS).map(h -> (Resistance) new Resistance.Weight(h)),
+                    num(Bounds.BAND).map(b -> (Resistance) new Resistance.Band(b)))
+                .optional(0.4)
+            : Arbitraries.just(Optional.empty());
+    Arbitrary<SideDose> unloaded = unloaded(c, w, only, active, contract, quiet, repeats, daily, desk);
+    return Combinators.combine(unloaded, load)
+        .as(
+            (d, l) ->
+                new SideDose(
+                    d.work(),
+                    d.only(),
+                    d.ceiling(),
+                    d.effort(),
+                    l,
+                    d.tempo(),
+                    d.rest(),
+                    d.perDay(),
+                    d.perWeek(),
+                    d.everyMinutes()));
+  }
+
+  private static Arbitrary<SideDose> unloaded(
+      DoseContext c,
+      Work w,
+      Arbitrary<Optional<Direction>> only,
+      boolean active,
+      boolean contract,
+      boolean quiet,
+      boolean repeats,
+      Arbitrary<Optional<Integer>> daily,
+      Arbitrary<Optional<Integer>> desk) {
     return Combinators.combine(
             only,
             range(Bounds.CEILING, !quiet),
             range(contract ? Bounds.CONTRACT_EFFORT : Bounds.EFFORT, active),
             range(Bounds.TEMPO, repeats),
-            range(Bounds.REST, c.mode() != Mode.BREATH && (!repeats || w.sets() > 1)),
+            range(Bounds.REST, c.mode() != Mode.BREATH && c.mode() != Mode.WALK && (!repeats || w.sets() > 1)),
             daily,
             range(Bounds.PER_WEEK, true),
             desk)
@@ -124,6 +162,7 @@ public final class AnyDose {
                     o,
                     opt(at),
                     opt(effort),
+                    Optional.empty(),
                     opt(tempo),
                     opt(rest),
                     opt(d),
@@ -148,6 +187,8 @@ public final class AnyDose {
                   .as((s, r, h) -> (Work) new Work.Holds(s, r, Length.seconds(h))));
       case BREATH -> holds(breaths);
       case GAZE, RELEASE, PULSE -> holds(seconds);
+      case WALK ->
+          num(Bounds.WALK_MINUTES).map(m -> (Work) new Work.Holds(1, 1, Length.minutes(m)));
       case ISO -> holds(Arbitraries.oneOf(seconds, breaths));
       case HOLD ->
           c.contractRelax()

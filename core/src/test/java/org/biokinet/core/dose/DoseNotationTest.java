@@ -251,4 +251,30 @@ class DoseNotationTest {
     Dose dose = ((Parsed.Understood) DoseNotation.parse(typed, c)).dose();
     assertThat(new DoseWords(c, Locale.ENGLISH).of(dose)).isEqualTo(meaning);
   }
+
+  static final DoseContext ROW =
+      new DoseContext(Mode.MOVE, Sidedness.BOTH, false, true, List.of());
+  static final DoseContext WALK = new DoseContext(Mode.WALK, Sidedness.BOTH, false, List.of());
+
+  /** Handbook section 4: "n kg | band 1..5", halves allowed; "walk: one length in min". */
+  @Test
+  void loadsAndMinutesAreRead() {
+    assertThat(canonical("2x10 band2", ROW)).isEqualTo("2x10 band2");
+    assertThat(canonical("2 x 10, band 2", ROW)).isEqualTo("2x10 band2");
+    assertThat(canonical("8 1.5kg", ROW)).isEqualTo("8 1.5kg");
+    assertThat(canonical("8 reps 2.0 kg t6s", ROW)).isEqualTo("8 2kg t6s");
+    assertThat(canonical("10 30kg", ROW)).isEqualTo("10 30kg");
+    assertThat(canonical("10 min", WALK)).isEqualTo("10min");
+    assertThat(canonical("10 minutes 2/d", WALK)).isEqualTo("10min 2/d");
+    assertThat(fault("8 31kg", ROW).message()).contains("0.5 to 30 kg");
+    assertThat(fault("8 1.3kg", ROW).message()).contains("halves");
+    assertThat(fault("8 band6", ROW).message()).contains("1 to 5");
+    assertThat(fault("8 band2 3kg", ROW).message()).contains("band2", "3kg", "contradict");
+    assertThat(fault("10 3kg", MOVE).message()).contains("is a load");
+    assertThat(fault("61min", WALK).message()).contains("1 to 60 min");
+    assertThat(fault("2x10min", WALK).message()).contains("one length");
+    assertThat(DoseNotation.parse("600s", WALK))
+        .isInstanceOfSatisfying(
+            Parsed.Fault.class, f -> assertThat(f.fixes()).containsExactly("10min"));
+  }
 }
