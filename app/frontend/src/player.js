@@ -202,6 +202,7 @@ function session(how, reason) {
     lead: script.lead,
     length: script.length,
     paused: script.paused,
+    reEntry: script.reEntry,
     startedAt: `${local}${sign}${two(Math.floor(minutes / 60))}:${two(minutes % 60)}`,
     zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
     painBefore: script.painBefore,

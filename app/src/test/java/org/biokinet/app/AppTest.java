@@ -149,6 +149,7 @@ abstract class AppTest {
         Side.LEFT,
         SessionLength.USUAL,
         null,
+        null,
         OffsetDateTime.ofInstant(started, ZoneOffset.UTC),
         "Europe/Lisbon",
         2,

@@ -26,6 +26,7 @@ import org.biokinet.app.client.ClientEvent;
 import org.biokinet.app.client.Contact;
 import org.biokinet.app.program.DraftService;
 import org.biokinet.app.program.VersionService;
+import org.biokinet.app.screening.Answers;
 import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.app.session.SessionRow;
 import org.biokinet.app.session.SessionUpload;
@@ -36,6 +37,7 @@ import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.progress.Attention;
 import org.biokinet.core.safety.Clearance;
 import org.biokinet.core.safety.Gate;
+import org.biokinet.core.safety.Irritability;
 import org.biokinet.core.timeline.Segment;
 import org.biokinet.core.timeline.Timeline;
 import org.junit.jupiter.api.Test;
@@ -243,6 +245,7 @@ class ScreeningTest extends AppTest {
             whole.lead(),
             whole.length(),
             List.of(0),
+            null,
             whole.startedAt(),
             whole.zone(),
             whole.painBefore(),
@@ -270,6 +273,121 @@ class ScreeningTest extends AppTest {
     sessions.record(asClient(client), stale);
     assertThat(sessions.page(client.getId(), 0, 5).getTotalElements()).isEqualTo(1);
     assertThat(attention(client)).isEqualTo(Attention.WHILE_CLOSED);
+  }
+
+  /**
+   * Not locks alone: a newer limit or irritability leaves what is over it waiting, at each start.
+   */
+  @Test
+  void aNewerLimitHoldsWhatIsOverIt() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "neck-rotation", "10", "chin-tuck", "3x5s");
+    Cookie device = device(me, client);
+    mvc.perform(get("/me/player?pain=2").cookie(device))
+        .andExpect(content().string(containsString("\"paused\":[]")));
+    clock.moveTo(clock.instant().plusSeconds(60));
+    screen(me, client, Set.of(), Set.of(), Set.of("dizziness"));
+    mvc.perform(get("/me/today").cookie(device))
+        .andExpect(content().string(containsString("positional vertigo")));
+    mvc.perform(get("/me/player?pain=2").cookie(device))
+        .andExpect(content().string(containsString("\"paused\":[0]")));
+    sessions.record(asClient(client), session(client, clock.instant(), SessionRow.Ended.FINISHED));
+    assertThat(clients.history(client.getId()).open(ClientEvent.Kind.WHILE_CLOSED))
+        .hasValueSatisfying(e -> assertThat(e.detail()).contains("more than the screening allows"));
+    clock.moveTo(clock.instant().plusSeconds(60));
+    screenings.save(
+        me,
+        client.getId(),
+        Answers.of(Set.of(), Set.of(), Set.of(), 3, Irritability.Settles.LATER, false));
+    mvc.perform(get("/me/today").cookie(device))
+        .andExpect(content().string(containsString("stirred up easily")));
+    mvc.perform(get("/me/player?pain=2").cookie(device))
+        .andExpect(content().string(containsString("\"paused\":[0]")));
+  }
+
+  /** After a pause the client alone opens half doses; a practitioner's look gives the rest back. */
+  @Test
+  void whoComesBackAfterAPauseBeginsAgainSmaller() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "upper-trap-stretch", "3x30s");
+    sessions.record(asClient(client), session(client, clock.instant(), SessionRow.Ended.FINISHED));
+    Cookie device = device(me, client);
+    clock.moveTo(clock.instant().plus(Duration.ofDays(15)));
+    assertThat(why(client)).isEqualTo(Gate.Why.LONG_PAUSE);
+    mvc.perform(renewal(device, "", "", "no")).andExpect(redirectedUrl("/me/today"));
+    mvc.perform(get("/me/today").cookie(device))
+        .andExpect(content().string(containsString("You begin again gently")))
+        .andExpect(content().string(containsString("2 holds of 15 s")));
+    mvc.perform(get("/me/player?pain=2").cookie(device))
+        .andExpect(content().string(containsString("\"reEntry\":true")))
+        .andExpect(content().string(containsString("Hold 1 of 2")))
+        .andExpect(content().string(not(containsString("Hold 1 of 3"))));
+    mvc.perform(get("/me/player?pain=2&length=LONG").cookie(device))
+        .andExpect(redirectedUrl("/me/today"));
+    VersionService.Replay half = versions.latest(client).orElseThrow().beginningAgain();
+    List<Integer> done =
+        Timeline.compile(half.session(Side.LEFT, SessionLength.USUAL)).segments().stream()
+            .map(Segment::seconds)
+            .toList();
+    SessionUpload full = session(client, clock.instant(), SessionRow.Ended.FINISHED);
+    sessions.record(
+        asClient(client),
+        new SessionUpload(
+            UUID.randomUUID(),
+            full.version(),
+            full.lead(),
+            full.length(),
+            List.of(),
+            true,
+            full.startedAt(),
+            full.zone(),
+            2,
+            SessionRow.Ended.FINISHED,
+            "",
+            done));
+    assertThat(sessions.page(client.getId(), 0, 1).getContent().get(0).stretchLeft()).isEqualTo(30);
+    assertThat(clients.history(client.getId()).open(ClientEvent.Kind.WHILE_CLOSED)).isEmpty();
+    clock.moveTo(clock.instant().plusSeconds(60));
+    sessions.record(asClient(client), session(client, clock.instant(), SessionRow.Ended.FINISHED));
+    assertThat(clients.history(client.getId()).open(ClientEvent.Kind.WHILE_CLOSED))
+        .as("the full doses were not open")
+        .isPresent();
+    mvc.perform(as(me, get("/clients/" + client.getId() + "/screen")))
+        .andExpect(content().string(containsString("Give the full doses back")));
+    clock.moveTo(clock.instant().plusSeconds(60));
+    mvc.perform(as(me, post("/clients/" + client.getId() + "/screen/full-doses")))
+        .andExpect(redirectedUrl("/clients/" + client.getId() + "/screen"));
+    mvc.perform(get("/me/player?pain=2").cookie(device))
+        .andExpect(content().string(containsString("\"reEntry\":false")))
+        .andExpect(content().string(containsString("Hold 1 of 3")));
+  }
+
+  /** Arm symptoms are asked again at home; a yes wants an examination. */
+  @Test
+  void armSymptomsAtHomeCloseTheGate() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "chin-tuck", "3x5s");
+    Cookie device = device(me, client);
+    MockHttpServletRequestBuilder asked =
+        post("/me/renew")
+            .with(csrf())
+            .cookie(device)
+            .param("none", "signs", "flags")
+            .param("worst", "2")
+            .param("news", "no");
+    mvc.perform(asked)
+        .andExpect(status().isUnprocessableEntity())
+        .andExpect(content().string(containsString("Choose one.")));
+    mvc.perform(asked.param("arm", "yes").param("provoked", "yes"))
+        .andExpect(status().isUnprocessableEntity())
+        .andExpect(content().string(containsString("from 0 to 10")));
+    mvc.perform(asked.param("provoked-pain", "7")).andExpect(redirectedUrl("/me/today"));
+    assertThat(why(client)).isEqualTo(Gate.Why.EXAMINE);
+    assertThat(screenings.gate(client).answers().orElseThrow().irritability())
+        .isEqualTo(Irritability.HIGH);
   }
 
   @Test
@@ -347,7 +465,13 @@ class ScreeningTest extends AppTest {
   private static MockHttpServletRequestBuilder renewal(
       Cookie device, String signs, String flags, String news) {
     MockHttpServletRequestBuilder request =
-        post("/me/renew").with(csrf()).cookie(device).param("worst", "2").param("news", news);
+        post("/me/renew")
+            .with(csrf())
+            .cookie(device)
+            .param("worst", "2")
+            .param("arm", "no")
+            .param("provoked", "no")
+            .param("news", news);
     if (signs.isEmpty() && flags.isEmpty()) return request.param("none", "signs", "flags");
     if (signs.isEmpty()) return request.param("none", "signs").param("flags", flags);
     return request.param("none", "flags").param("signs", signs);

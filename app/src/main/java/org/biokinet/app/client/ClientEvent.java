@@ -26,6 +26,10 @@ public class ClientEvent extends Row {
     WHILE_CLOSED,
     /** Somebody has called the client; what is open stays open. */
     CALLED,
+    /** A practitioner gives the full doses back after a pause. */
+    FULL_DOSES,
+    /** The client has marked something on the body map that asks for the signs. */
+    MAP_ASKS,
     /** The practitioner has dealt with what came before. */
     DEALT_WITH,
     /** The client has forgotten the PIN and asks for another. */

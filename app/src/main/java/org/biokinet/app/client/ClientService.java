@@ -253,6 +253,12 @@ public class ClientService {
     return clients.lock(id, me.practiceId()).orElseThrow(NotFound::new);
   }
 
+  /** The same for the client's own changes. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public Client lock(ClientMe me) {
+    return clients.lock(me.id(), me.practiceId()).orElseThrow(NotFound::new);
+  }
+
   /** Everybody who was not joined to another record, the archived too. */
   @Transactional(readOnly = true)
   public List<Client> all(Me me) {

@@ -461,6 +461,7 @@ public class DemoLoader implements ApplicationRunner {
             lead,
             SessionLength.USUAL,
             null,
+            null,
             OffsetDateTime.ofInstant(started, ZoneOffset.UTC),
             ZONE.getId(),
             before,

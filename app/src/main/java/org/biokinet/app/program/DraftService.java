@@ -25,7 +25,6 @@ import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.app.support.Changes;
 import org.biokinet.core.dose.DoseNotation;
 import org.biokinet.core.exercise.Catalogue;
-import org.biokinet.core.library.Alternatives;
 import org.biokinet.core.program.Draft;
 import org.biokinet.core.program.DraftEdit;
 import org.biokinet.core.program.DraftItem;
@@ -33,9 +32,6 @@ import org.biokinet.core.program.DraftLog;
 import org.biokinet.core.program.Item;
 import org.biokinet.core.program.Program;
 import org.biokinet.core.program.ProgramDocument;
-import org.biokinet.core.safety.Assessment;
-import org.biokinet.core.safety.DoseCheck;
-import org.biokinet.core.safety.Feature;
 import org.biokinet.core.safety.Gate;
 import org.biokinet.core.timeline.DraftTimeline;
 import org.springframework.data.jpa.repository.JpaRepository;
@@ -105,6 +101,7 @@ public class DraftService {
   private final AccountService accounts;
   private final SettingsService settings;
   private final LibraryService library;
+  private final Limits limits;
   private final ScreeningService screenings;
   private final Audit audit;
   private final ObjectMapper json;
@@ -119,6 +116,7 @@ public class DraftService {
       AccountService accounts,
       SettingsService settings,
       LibraryService library,
+      Limits limits,
       ScreeningService screenings,
       Audit audit,
       ObjectMapper json,
@@ -131,6 +129,7 @@ public class DraftService {
     this.accounts = accounts;
     this.settings = settings;
     this.library = library;
+    this.limits = limits;
     this.screenings = screenings;
     this.audit = audit;
     this.json = json;
@@ -225,14 +224,22 @@ public class DraftService {
           state,
           "The gate is closed: %s. %s".formatted(closed.why().label(), closed.why().opens()));
     }
-    Catalogue catalogue = library.of(me.practiceId()).catalogue();
+    Library mine = library.of(me.practiceId());
+    Catalogue catalogue = mine.catalogue();
     DraftTimeline check =
         DraftTimeline.of(
             state.draft(), client.breathSeconds(), settings.pacing(me.practiceId()), catalogue);
     if (check.problem().isPresent()) return new Outcome.Refused(state, check.problem().get());
     Program program = check.timeline().orElseThrow().program();
     Optional<String> objection =
-        objection(((Gate.Open) gate).assessment(), program, client.means(), catalogue);
+        limits.objections(client, ((Gate.Open) gate).assessment(), program).entrySet().stream()
+            .findFirst()
+            .map(
+                e ->
+                    "%s: %s."
+                        .formatted(
+                            mine.name(program.items().get(e.getKey()).exercise()),
+                            e.getValue().words()));
     if (objection.isPresent()) {
       audit.changed(me, clientId, "share refused", "beyond the screening");
       return new Outcome.Refused(state, objection.get());
@@ -255,20 +262,6 @@ public class DraftService {
     clients.happened(clientId, ClientEvent.Kind.SHARED, me.id(), "version " + version.number());
     audit.changed(me, clientId, "shared", "version " + version.number());
     return new Outcome.Shared(version);
-  }
-
-  private static Optional<String> objection(
-      Assessment assessment, Program program, Alternatives.Means means, Catalogue catalogue) {
-    for (Item i : program.items()) {
-      Optional<String> objection =
-          DoseCheck.objection(
-              assessment, i.exercise(), Feature.Setting.of(i.position(), means), i.dose());
-      if (objection.isPresent()) {
-        String name = catalogue.words(i.exercise(), Library.LANGUAGE).name();
-        return Optional.of("%s: %s.".formatted(name, objection.get()));
-      }
-    }
-    return Optional.empty();
   }
 
   private State state(Client client, DraftRow row) {

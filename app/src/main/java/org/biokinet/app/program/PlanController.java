@@ -19,6 +19,7 @@ import org.biokinet.app.measurement.MeasurementService;
 import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.core.anatomy.Position;
 import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.dose.Dose;
 import org.biokinet.core.dose.DoseNotation;
 import org.biokinet.core.dose.Parsed;
 import org.biokinet.core.exercise.Exercise;
@@ -29,8 +30,10 @@ import org.biokinet.core.program.DraftItem;
 import org.biokinet.core.program.Item.Priority;
 import org.biokinet.core.program.Order;
 import org.biokinet.core.program.Program;
-import org.biokinet.core.safety.Feature;
+import org.biokinet.core.safety.Allowed;
 import org.biokinet.core.safety.Gate;
+import org.biokinet.core.safety.StartDose;
+import org.biokinet.core.safety.Use;
 import org.biokinet.core.timeline.DraftTimeline;
 import org.biokinet.core.timeline.SessionOrder;
 import org.springframework.http.HttpStatus;
@@ -127,7 +130,7 @@ class PlanController {
         .ifPresent(
             a -> {
               for (Exercise e : hits.stream().limit(MOST_HITS).toList()) {
-                a.of(e, Feature.Setting.of(e.usualPosition(), client.means())).locks().stream()
+                a.of(e, Use.Setting.of(e.usualPosition(), client.means())).locks().stream()
                     .findFirst()
                     .ifPresent(reason -> locked.put(e.id(), reason.words()));
               }
@@ -149,7 +152,7 @@ class PlanController {
             .find(exercise)
             .filter(e -> !mine.catalogue().isRetired(e))
             .orElseThrow(PlanController::bad);
-    String start = DoseNotation.format(added.start());
+    String start = DoseNotation.format(start(me, id, added));
     String key = UUID.randomUUID().toString();
     model.addAttribute("added", key);
     return show(
@@ -163,6 +166,17 @@ class PlanController {
         mine.name(added),
         model,
         response);
+  }
+
+  /** The dose to begin with, as far as the screening lets it be known. */
+  private Dose start(Me me, UUID id, Exercise added) {
+    Client client = clients.get(me, id);
+    Use.Setting at = Use.Setting.of(added.usualPosition(), client.means());
+    return screenings
+        .gate(client)
+        .answers()
+        .map(a -> StartDose.of(a, added, at, client.breathSeconds()))
+        .orElse(added.start());
   }
 
   /** The place where the usual order has it. */
@@ -428,12 +442,12 @@ class PlanController {
     Map<String, Screened> lines = new HashMap<>();
     Library mine = library.of(me.practiceId());
     Alternatives.Means means = state.client().means();
+    Optional<Allowed> allowed = gate.answers().map(a -> Limits.of(state.client(), a));
     for (DraftItem item : state.draft().items()) {
       Optional<Exercise> e = mine.catalogue().find(item.exercise());
       if (e.isEmpty()) continue;
       lines.put(
-          item.key(),
-          Screened.of(gate.answers(), e.get(), item.position(), item.dose(), means, mine));
+          item.key(), Screened.of(allowed, e.get(), item.position(), item.dose(), means, mine));
     }
     model.addAttribute("screened", lines);
   }

@@ -4,13 +4,15 @@ import java.util.List;
 import java.util.Optional;
 import org.biokinet.app.library.Library;
 import org.biokinet.core.anatomy.Position;
+import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.dose.Dose;
 import org.biokinet.core.dose.DoseNotation;
 import org.biokinet.core.dose.Parsed;
 import org.biokinet.core.exercise.Exercise;
 import org.biokinet.core.library.Alternatives;
+import org.biokinet.core.safety.Allowed;
 import org.biokinet.core.safety.Assessment;
-import org.biokinet.core.safety.DoseCheck;
-import org.biokinet.core.safety.Feature;
+import org.biokinet.core.safety.Use;
 
 /**
  * What a client's screening and circumstances say to one line of the program.
@@ -25,43 +27,46 @@ public record Screened(boolean refused, boolean struck, String words, Optional<S
   private static final Screened FINE = new Screened(false, false, "", Optional.empty());
 
   /**
-   * @param assessment empty where nobody has answered anything
+   * @param allowed empty where nobody has answered anything
    */
   static Screened of(
-      Optional<Assessment> assessment,
+      Optional<Allowed> allowed,
       Exercise e,
       Optional<Position> chosen,
       String dose,
       Alternatives.Means means,
       Library mine) {
     Position position = chosen.orElse(e.usualPosition());
-    Screened screened =
-        assessment.map(a -> screened(a, e, position, dose, means, mine)).orElse(FINE);
-    return screened.equals(FINE) ? fitting(assessment, e, position, means, mine) : screened;
+    Screened screened = allowed.map(a -> screened(a, e, position, dose, mine)).orElse(FINE);
+    return screened.equals(FINE)
+        ? fitting(allowed.map(Allowed::assessment), e, position, means, mine)
+        : screened;
   }
 
   private static Screened screened(
-      Assessment assessment,
-      Exercise e,
-      Position position,
-      String dose,
-      Alternatives.Means means,
-      Library mine) {
-    Feature.Setting at = Feature.Setting.of(position, means);
+      Allowed allowed, Exercise e, Position position, String text, Library mine) {
+    Assessment assessment = allowed.assessment();
+    Use.Setting at = allowed.setting(position);
     Assessment.Verdict verdict = assessment.of(e, at);
     if (verdict.locked()) {
       return new Screened(
           true,
           true,
           "✕ locked: " + words(verdict.locks()),
-          nearest(assessment, e, means, mine).map(n -> "Nearest: " + n));
+          nearest(assessment, e, allowed.means(), mine).map(n -> "Nearest: " + n));
     }
-    Optional<String> objection =
-        DoseNotation.parse(dose, e.doseContext()) instanceof Parsed.Understood ok
-            ? DoseCheck.objection(assessment, e, at, ok.dose())
+    Optional<Dose> dose =
+        DoseNotation.parse(text, e.doseContext()) instanceof Parsed.Understood ok
+            ? Optional.of(ok.dose())
             : Optional.empty();
-    if (objection.isPresent()) {
-      return new Screened(true, false, "✕ " + objection.get(), Optional.empty());
+    List<Allowed.Objection> objections =
+        dose.map(d -> allowed.objections(e, position, d)).orElse(List.of());
+    if (!objections.isEmpty()) {
+      return new Screened(
+          true,
+          false,
+          "✕ " + objections.get(0).words(),
+          dose.flatMap(d -> otherSide(objections, d)));
     }
     if (!verdict.limited()) return FINE;
     return new Screened(
@@ -69,6 +74,16 @@ public record Screened(boolean refused, boolean struck, String words, Optional<S
         false,
         "△ up to %d of 10, start dose: %s".formatted(verdict.ceiling(), words(verdict.limits())),
         assessment.easier(mine.catalogue(), e, at).map(x -> "Easier first: " + mine.name(x)));
+  }
+
+  /** Where one side is locked and the other is not, the other one alone. */
+  private static Optional<String> otherSide(List<Allowed.Objection> objections, Dose dose) {
+    Allowed.Objection first = objections.get(0);
+    if (objections.size() != 1 || first.limit() != Allowed.Limit.LOCKED || first.side().isEmpty()) {
+      return Optional.empty();
+    }
+    Side free = first.side().get().opposite();
+    return dose.on(free).map(d -> "One side: " + DoseNotation.format(new Dose.OneSide(free, d)));
   }
 
   private static String words(List<Assessment.Reason> reasons) {

@@ -21,6 +21,7 @@ import org.biokinet.core.exercise.Catalogue;
 import org.biokinet.core.program.Program;
 import org.biokinet.core.program.ProgramDocument;
 import org.biokinet.core.program.SessionLength;
+import org.biokinet.core.safety.ReEntry;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -44,6 +45,13 @@ public class VersionService {
     /** The same without the items that wait. */
     public Program session(Side turn, SessionLength length, Set<Integer> waiting) {
       return program.without(waiting).session(turn, length);
+    }
+
+    /** With the doses of somebody who begins again after a pause. */
+    public Replay beginningAgain() {
+      Program smaller =
+          program.dosed(i -> i.dosed(ReEntry.of(i.exercise(), i.dose(), program.breathSeconds())));
+      return new Replay(version, smaller, catalogue);
     }
   }
 

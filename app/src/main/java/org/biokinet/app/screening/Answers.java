@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.biokinet.core.anatomy.Coded;
@@ -26,6 +27,7 @@ import org.springframework.util.MultiValueMap;
  * without a tick needs its "none of these".
  *
  * @param none the sections that were answered with "none of these"
+ * @param provokedPain how much it hurts when it is stirred up; asked where a small thing does it
  * @param sides of conditions: L, R or empty
  */
 public record Answers(
@@ -41,13 +43,20 @@ public record Answers(
     String baseline,
     String medicines,
     String surgery,
-    String consent) {
+    String consent,
+    String provokedPain) {
+
+  public Answers {
+    // Earlier versions of the form did not ask.
+    provokedPain = Objects.requireNonNullElse(provokedPain, "");
+  }
 
   /** Of the form; it counts up when a question changes, so that old answers stay readable. */
-  static final int VERSION = 1;
+  static final int VERSION = 2;
 
   static final Answers BLANK =
-      new Answers(Set.of(), Set.of(), Set.of(), Map.of(), Set.of(), "", "", "", "", "", "", "", "");
+      new Answers(
+          Set.of(), Set.of(), Set.of(), Map.of(), Set.of(), "", "", "", "", "", "", "", "", "");
 
   private static final int LONGEST = 500;
 
@@ -76,7 +85,8 @@ public record Answers(
         "",
         "",
         "",
-        "");
+        "",
+        provoked ? Integer.toString(worst) : "");
   }
 
   public Answers withBaseline(String known) {
@@ -93,7 +103,8 @@ public record Answers(
         known,
         medicines,
         surgery,
-        consent);
+        consent,
+        provokedPain);
   }
 
   static Answers read(MultiValueMap<String, String> sent) {
@@ -115,7 +126,8 @@ public record Answers(
         text(sent, "baseline"),
         text(sent, "medicines"),
         text(sent, "surgery"),
-        text(sent, "consent"));
+        text(sent, "consent"),
+        text(sent, "provoked-pain"));
   }
 
   private static Set<String> ticked(MultiValueMap<String, String> sent, String name) {
@@ -133,15 +145,20 @@ public record Answers(
     section(problems, "signs", signs);
     section(problems, "flags", flags);
     section(problems, "conditions", conditions);
-    if (!worst.matches("\\d{1,2}") || !PainBefore.valid(Integer.parseInt(worst))) {
-      problems.put("worst", "A whole number from 0 to 10.");
-    }
+    if (!pain(worst)) problems.put("worst", "A whole number from 0 to 10.");
     if (Coded.find(Irritability.Settles.class, settles).isEmpty()) {
       problems.put("settles", "Choose one.");
     }
     if (yesOrNo(arm)) problems.put("arm", "Yes or no.");
     if (yesOrNo(provoked)) problems.put("provoked", "Yes or no.");
+    if (provokedPain.isEmpty() ? provoked.equals("yes") : !pain(provokedPain)) {
+      problems.put("provoked-pain", "How much does it hurt then, 0 to 10?");
+    }
     return problems;
+  }
+
+  static boolean pain(String typed) {
+    return typed.matches("\\d{1,2}") && PainBefore.valid(Integer.parseInt(typed));
   }
 
   private void section(Map<String, String> problems, String name, Set<String> ticked) {
@@ -176,12 +193,19 @@ public record Answers(
         arm.equals("yes"),
         Coded.find(Irritability.Settles.class, settles).orElseThrow(),
         provoked.equals("yes"),
+        whenProvoked(),
         has,
         baseline,
         medicines,
         surgery,
         minor,
         consent.equals("yes"));
+  }
+
+  /** The first version of the form took the worst of the day for it. */
+  private OptionalInt whenProvoked() {
+    if (!provokedPain.isEmpty()) return OptionalInt.of(Integer.parseInt(provokedPain));
+    return provoked.equals("yes") ? OptionalInt.of(Integer.parseInt(worst)) : OptionalInt.empty();
   }
 
   private static <T extends Enum<T> & Coded> Set<T> known(Class<T> type, Set<String> codes) {

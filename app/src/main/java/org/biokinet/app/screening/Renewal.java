@@ -8,7 +8,6 @@ import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.biokinet.core.safety.Condition;
-import org.biokinet.core.safety.PainBefore;
 import org.biokinet.core.safety.RedFlag;
 import org.springframework.util.MultiValueMap;
 
@@ -16,19 +15,37 @@ import org.springframework.util.MultiValueMap;
  * What a client answers through the link when it is asked again whether anything is new.
  *
  * @param none the sections that were answered with "none of these"
+ * @param arm whether there is arm pain with numbness or weakness, yes or no
+ * @param provoked whether a small thing stirs it up, yes or no
+ * @param provokedPain how much it hurts then
  * @param news whether anything else is new, yes or no
  */
-record Renewal(Set<String> signs, Set<String> flags, Set<String> none, String worst, String news) {
+record Renewal(
+    Set<String> signs,
+    Set<String> flags,
+    Set<String> none,
+    String worst,
+    String arm,
+    String provoked,
+    String provokedPain,
+    String news) {
 
-  static final Renewal BLANK = new Renewal(Set.of(), Set.of(), Set.of(), "", "");
+  static final Renewal BLANK = new Renewal(Set.of(), Set.of(), Set.of(), "", "", "", "", "");
 
   static Renewal read(MultiValueMap<String, String> sent) {
     return new Renewal(
         Set.copyOf(sent.getOrDefault("signs", List.of())),
         Set.copyOf(sent.getOrDefault("flags", List.of())),
         Set.copyOf(sent.getOrDefault("none", List.of())),
-        Objects.requireNonNullElse(sent.getFirst("worst"), ""),
-        Objects.requireNonNullElse(sent.getFirst("news"), ""));
+        text(sent, "worst"),
+        text(sent, "arm"),
+        text(sent, "provoked"),
+        text(sent, "provoked-pain"),
+        text(sent, "news"));
+  }
+
+  private static String text(MultiValueMap<String, String> sent, String name) {
+    return Objects.requireNonNullElse(sent.getFirst(name), "").strip();
   }
 
   /** The message that stands beside each answer that is open; empty when it can be sent. */
@@ -36,11 +53,18 @@ record Renewal(Set<String> signs, Set<String> flags, Set<String> none, String wo
     Map<String, String> problems = new LinkedHashMap<>();
     if (signs.isEmpty() != none.contains("signs")) problems.put("signs", "renew.section");
     if (flags.isEmpty() != none.contains("flags")) problems.put("flags", "renew.section");
-    if (!worst.matches("\\d{1,2}") || !PainBefore.valid(Integer.parseInt(worst))) {
-      problems.put("worst", "renew.number");
+    if (!Answers.pain(worst)) problems.put("worst", "renew.number");
+    choice(problems, "arm", arm);
+    choice(problems, "provoked", provoked);
+    if (provokedPain.isEmpty() ? provoked.equals("yes") : !Answers.pain(provokedPain)) {
+      problems.put("provoked-pain", "renew.number");
     }
-    if (!news.equals("yes") && !news.equals("no")) problems.put("news", "renew.choose");
+    choice(problems, "news", news);
     return problems;
+  }
+
+  private static void choice(Map<String, String> problems, String name, String answer) {
+    if (!answer.equals("yes") && !answer.equals("no")) problems.put(name, "renew.choose");
   }
 
   /**
@@ -66,12 +90,13 @@ record Renewal(Set<String> signs, Set<String> flags, Set<String> none, String wo
         before.sides(),
         denied,
         worst,
-        "no",
+        arm,
         before.settles(),
-        before.provoked(),
+        provoked,
         before.baseline(),
         before.medicines(),
         before.surgery(),
-        before.consent());
+        before.consent(),
+        provokedPain);
   }
 }

@@ -81,6 +81,12 @@ class ScreenController {
     return show(me, id, answers, problems, true, model);
   }
 
+  @PostMapping("/full-doses")
+  String fullDoses(@AuthenticationPrincipal Me me, @PathVariable UUID id) {
+    screenings.giveFullDosesBack(me, id);
+    return "redirect:/clients/" + id + "/screen";
+  }
+
   @PostMapping("/record")
   String record(
       @AuthenticationPrincipal Me me,

@@ -6,6 +6,7 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.List;
@@ -16,6 +17,7 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.biokinet.app.account.AccountService;
 import org.biokinet.app.account.Audit;
 import org.biokinet.app.account.Me;
@@ -120,6 +122,10 @@ public class ScreeningService implements ScreeningState {
                   c.screenAfter(),
                   history.newest(ClientEvent.Kind.STOPPED).map(ClientEvent::at),
                   history.paused(),
+                  Stream.of(ClientEvent.Kind.SHARED, ClientEvent.Kind.FULL_DOSES)
+                      .flatMap(kind -> history.newest(kind).stream())
+                      .map(ClientEvent::at)
+                      .max(Comparator.naturalOrder()),
                   Optional.ofNullable(sessions.get(c.getId()))),
               today(c)));
     }
@@ -304,21 +310,33 @@ public class ScreeningService implements ScreeningState {
    */
   @Changes
   public void renew(ClientMe me, Renewal renewal) {
-    Client client = clients.byId(me.id());
+    Client client = clients.lock(me);
     Gate gate = gate(client);
     if (renewal(client, gate).isEmpty() || !renewal.problems().isEmpty()) return;
     Answers before = all(client).get(0).answers();
+    LocalDate today = today(client);
+    Optional<LocalDate> last = Optional.ofNullable(lastSession.days(List.of(me.id())).get(me.id()));
+    Answered.Source source =
+        Gate.paused(last, today) ? Answered.Source.AFTER_PAUSE : Answered.Source.RENEWAL;
     Set<Condition> inForce = gate.answers().orElseThrow().inForce().keySet();
     screenings.save(
         new ScreeningRow(
             me.id(),
             Answers.VERSION,
             write(renewal.over(before, inForce)),
-            today(client),
+            today,
             null,
-            Answered.Source.RENEWAL,
+            source,
             clock.instant()));
     audit.changedByClient(me.practiceId(), me.id(), "screening renewed", "");
+  }
+
+  /** A practitioner has looked after a pause: sessions start with the full doses again. */
+  @Changes
+  public void giveFullDosesBack(Me me, UUID clientId) {
+    clients.lock(me, clientId);
+    clients.happened(clientId, ClientEvent.Kind.FULL_DOSES, me.id(), "");
+    audit.changed(me, clientId, "full doses given back", "");
   }
 
   /** What became of a record. */

@@ -9,13 +9,13 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.TreeMap;
 import org.biokinet.app.account.AccountService;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientMe;
 import org.biokinet.app.client.ClientService;
 import org.biokinet.app.library.LibraryService;
+import org.biokinet.app.program.Limits;
 import org.biokinet.app.program.VersionService;
 import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.app.support.Days;
@@ -28,11 +28,11 @@ import org.biokinet.core.figure.Figure;
 import org.biokinet.core.program.Item;
 import org.biokinet.core.program.Program;
 import org.biokinet.core.program.SessionLength;
-import org.biokinet.core.safety.Assessment;
-import org.biokinet.core.safety.Feature;
+import org.biokinet.core.safety.Allowed;
 import org.biokinet.core.safety.Gate;
 import org.biokinet.core.safety.PainBefore;
 import org.biokinet.core.safety.Rest;
+import org.biokinet.core.safety.Use;
 import org.biokinet.core.timeline.Timeline;
 import org.springframework.context.MessageSource;
 import org.springframework.http.HttpStatus;
@@ -62,10 +62,21 @@ class MeController {
    * What can be done of a program now.
    *
    * @param closed why nothing can, in the client's words
-   * @param waiting what a newer screening locks, by its place, with the reason: those items wait
-   *     until the practitioner has changed the program
+   * @param waiting what a newer screening does not allow any more, by its place, with the reason:
+   *     those items wait until the practitioner has changed the program
+   * @param reEntry whether it begins again after a pause, with the smaller doses of that
+   * @param replay the program with the doses of today
    */
-  private record Now(Optional<String> closed, Map<Integer, String> waiting) {}
+  private record Now(
+      Optional<String> closed,
+      Map<Integer, String> waiting,
+      boolean reEntry,
+      VersionService.Replay replay) {
+
+    Program session(Side turn, SessionLength length) {
+      return replay.session(turn, length, waiting.keySet());
+    }
+  }
 
   /** A length that can be chosen. */
   record Choice(SessionLength length, String clock) {}
@@ -76,6 +87,7 @@ class MeController {
   private final AccountService accounts;
   private final ScreeningService screenings;
   private final LibraryService library;
+  private final Limits limits;
   private final MessageSource messages;
   private final ObjectMapper json;
   private final Clock clock;
@@ -87,6 +99,7 @@ class MeController {
       AccountService accounts,
       ScreeningService screenings,
       LibraryService library,
+      Limits limits,
       MessageSource messages,
       ObjectMapper json,
       Clock clock) {
@@ -96,6 +109,7 @@ class MeController {
     this.accounts = accounts;
     this.screenings = screenings;
     this.library = library;
+    this.limits = limits;
     this.messages = messages;
     this.json = json;
     this.clock = clock;
@@ -111,8 +125,8 @@ class MeController {
       return "redirect:/me/before-visit";
     }
     if (clients.history(me.id()).paused()) return "session/paused";
-    VersionService.Replay replay = latest.get();
-    Now now = now(client, replay, me.language());
+    Now now = now(client, latest.get(), me.language());
+    VersionService.Replay replay = now.replay();
     screenings
         .renewal(client)
         .ifPresent(
@@ -122,8 +136,7 @@ class MeController {
       return "session/closed";
     }
     Side turn = sessions.nextLead(me.id());
-    Timeline timeline =
-        Timeline.compile(replay.session(turn, SessionLength.USUAL, now.waiting().keySet()));
+    Timeline timeline = Timeline.compile(now.session(turn, SessionLength.USUAL));
     List<TodayItem> items = new ArrayList<>();
     for (Item item : replay.program().items()) {
       items.add(
@@ -136,8 +149,8 @@ class MeController {
     model.addAttribute("title", replay.program().title());
     model.addAttribute("items", items);
     model.addAttribute("total", Timeline.clock(timeline.seconds()));
-    model.addAttribute(
-        "choices", choices(client, replay, turn, timeline.seconds(), now.waiting().keySet()));
+    model.addAttribute("choices", choices(client, now, turn, timeline.seconds()));
+    model.addAttribute("reEntry", now.reEntry());
     model.addAttribute(
         "last",
         sessions.page(me.id(), 0, 1).stream()
@@ -148,13 +161,12 @@ class MeController {
   }
 
   /** Shorter and longer sessions, where they differ from the usual one and can be done. */
-  private List<Choice> choices(
-      Client client, VersionService.Replay replay, Side turn, int usual, Set<Integer> waiting) {
+  private List<Choice> choices(Client client, Now now, Side turn, int usual) {
     List<Choice> choices = new ArrayList<>();
     for (SessionLength length : SessionLength.values()) {
-      if (length.needsScreening() && !longSession(client, replay)) continue;
+      if (length.needsScreening() && !longSession(client, now)) continue;
       try {
-        int seconds = Timeline.compile(replay.session(turn, length, waiting)).seconds();
+        int seconds = Timeline.compile(now.session(turn, length)).seconds();
         if (length == SessionLength.USUAL || seconds != usual) {
           choices.add(new Choice(length, Timeline.clock(seconds)));
         }
@@ -178,42 +190,45 @@ class MeController {
     return "redirect:/me/rest";
   }
 
-  private Now now(Client client, VersionService.Replay replay, Locale language) {
+  private Now now(Client client, VersionService.Replay shared, Locale language) {
     Gate gate = screenings.gate(client);
     if (gate instanceof Gate.Closed closed) {
-      return new Now(
-          Optional.of(messages.getMessage("closed." + closed.why(), null, language)), Map.of());
+      String why = messages.getMessage("closed." + closed.why(), null, language);
+      return new Now(Optional.of(why), Map.of(), false, shared);
     }
-    Assessment assessment = ((Gate.Open) gate).assessment();
-    List<Item> items = replay.program().items();
+    Gate.Open open = (Gate.Open) gate;
+    VersionService.Replay replay = open.reEntry() ? shared.beginningAgain() : shared;
     Map<Integer, String> waiting = new TreeMap<>();
-    for (int i = 0; i < items.size(); i++) {
-      List<Assessment.Reason> locks =
-          assessment.of(items.get(i).exercise(), setting(items.get(i), client)).locks();
-      if (!locks.isEmpty()) {
-        String code = "condition." + locks.get(0).condition().code();
-        waiting.put(i, messages.getMessage(code, null, language));
-      }
-    }
-    boolean nothingLeft = waiting.size() == items.size();
+    limits
+        .objections(client, open.assessment(), replay.program())
+        .forEach((place, o) -> waiting.put(place, reason(o, language)));
+    boolean nothingLeft = waiting.size() == replay.program().items().size();
     return new Now(
         nothingLeft
             ? Optional.of(messages.getMessage("closed.LOCKED", null, language))
             : Optional.empty(),
-        waiting);
+        waiting,
+        open.reEntry(),
+        replay);
   }
 
-  private boolean longSession(Client client, VersionService.Replay replay) {
-    List<Item> items = replay.program().items();
-    return screenings.gate(client) instanceof Gate.Open open
+  /** What sets the limit, in the client's words. */
+  private String reason(Allowed.Objection o, Locale language) {
+    String code =
+        o.reasons().isEmpty()
+            ? "today.waits.irritability"
+            : "condition." + o.reasons().get(0).condition().code();
+    return messages.getMessage(code, null, language);
+  }
+
+  private boolean longSession(Client client, Now now) {
+    List<Item> items = now.replay().program().items();
+    return !now.reEntry()
+        && screenings.gate(client) instanceof Gate.Open open
         && open.assessment()
             .allowsLongSession(
                 items.stream().map(Item::exercise).toList(),
-                items.stream().map(i -> setting(i, client)).toList());
-  }
-
-  private static Feature.Setting setting(Item item, Client client) {
-    return Feature.Setting.of(item.position(), client.means());
+                items.stream().map(i -> Use.Setting.of(i.position(), client.means())).toList());
   }
 
   /** Something to do on a day without a session. */
@@ -250,15 +265,15 @@ class MeController {
     now.flatMap(Now::closed).ifPresent(why -> sessions.refusedAtGate(me, why));
     if (now.isEmpty()
         || now.get().closed().isPresent()
-        || (length.needsScreening() && !longSession(client, replay.get()))
+        || (length.needsScreening() && !longSession(client, now.get()))
         || !PainBefore.valid(pain)
         || !new PainBefore(pain).mayStart()) {
       return "redirect:/me/today";
     }
     who(me, model);
-    Program session =
-        replay.get().session(sessions.nextLead(me.id()), length, now.get().waiting().keySet());
-    PlayerScript script = PlayerScript.of(replay.get(), session, pain, me.language());
+    Program session = now.get().session(sessions.nextLead(me.id()), length);
+    PlayerScript script =
+        PlayerScript.of(now.get().replay(), session, now.get().reEntry(), pain, me.language());
     model.addAttribute("baseline", screenings.baseline(me.id()));
     model.addAttribute("script", json(script));
     model.addAttribute("pictures", script.pictures(replay.get()));

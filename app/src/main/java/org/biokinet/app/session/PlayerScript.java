@@ -22,6 +22,7 @@ record PlayerScript(
     Side lead,
     SessionLength length,
     List<Integer> paused,
+    boolean reEntry,
     int painBefore,
     int seconds,
     List<String> items,
@@ -56,7 +57,11 @@ record PlayerScript(
       int skip) {}
 
   static PlayerScript of(
-      VersionService.Replay replay, Program session, int painBefore, Locale locale) {
+      VersionService.Replay replay,
+      Program session,
+      boolean reEntry,
+      int painBefore,
+      Locale locale) {
     Timeline timeline = Timeline.compile(session);
     Cues words = new Cues(replay.catalogue(), locale);
     List<Cue> cues = words.of(timeline);
@@ -99,6 +104,7 @@ record PlayerScript(
         session.leadOr(Side.LEFT),
         session.length(),
         session.paused().stream().sorted().toList(),
+        reEntry,
         painBefore,
         timeline.seconds(),
         names,

@@ -12,6 +12,7 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Function;
@@ -22,14 +23,15 @@ import org.biokinet.app.client.ClientEvent;
 import org.biokinet.app.client.ClientMe;
 import org.biokinet.app.client.ClientService;
 import org.biokinet.app.library.Library;
+import org.biokinet.app.program.Limits;
 import org.biokinet.app.program.VersionService;
 import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.app.support.BadUpload;
 import org.biokinet.app.support.Changes;
 import org.biokinet.app.support.Secrets;
 import org.biokinet.core.anatomy.Side;
-import org.biokinet.core.safety.Assessment;
-import org.biokinet.core.safety.Feature;
+import org.biokinet.core.exercise.Exercise;
+import org.biokinet.core.safety.Allowed;
 import org.biokinet.core.safety.Gate;
 import org.biokinet.core.safety.PainBefore;
 import org.biokinet.core.timeline.Performance;
@@ -89,6 +91,7 @@ public class SessionService {
   private final VersionService versions;
   private final ClientService clients;
   private final ScreeningService screenings;
+  private final Limits limits;
   private final Audit audit;
   private final ObjectMapper json;
   private final Clock clock;
@@ -101,6 +104,7 @@ public class SessionService {
       VersionService versions,
       ClientService clients,
       ScreeningService screenings,
+      Limits limits,
       Audit audit,
       ObjectMapper json,
       Clock clock) {
@@ -111,6 +115,7 @@ public class SessionService {
     this.versions = versions;
     this.clients = clients;
     this.screenings = screenings;
+    this.limits = limits;
     this.audit = audit;
     this.json = json;
     this.clock = clock;
@@ -153,10 +158,11 @@ public class SessionService {
       keepConflict(me, upload.uploadId(), content, hash, before.get().contentHash());
       return;
     }
-    VersionService.Replay replay =
+    VersionService.Replay shared =
         versions
             .number(me.id(), upload.version())
             .orElseThrow(() -> new BadUpload("there is no version " + upload.version()));
+    VersionService.Replay replay = upload.beginsAgain() ? shared.beginningAgain() : shared;
     Timeline timeline =
         Timeline.compile(replay.session(upload.lead(), upload.lengthDone(), upload.waiting()));
     Performance performance;
@@ -192,7 +198,7 @@ public class SessionService {
                 performance.stretchSeconds(Side.RIGHT)));
     items.saveAll(
         performance.parts().stream().map(p -> new SessionItemRow(row.getId(), p)).toList());
-    pastTheGate(clients.byId(me.id()), replay, performance)
+    pastTheGate(clients.byId(me.id()), replay, upload.beginsAgain(), performance)
         .ifPresent(
             why -> {
               // Kept all the same: what was done was done.
@@ -208,25 +214,33 @@ public class SessionService {
 
   /** Why this session should not have been done, or not all of it; empty where it was right. */
   private Optional<String> pastTheGate(
-      Client client, VersionService.Replay replay, Performance performance) {
+      Client client, VersionService.Replay replay, boolean beganAgain, Performance performance) {
     Gate gate = screenings.gate(client);
     if (gate instanceof Gate.Closed closed) {
       return Optional.of("the gate was " + closed.why().label());
     }
-    Assessment assessment = ((Gate.Open) gate).assessment();
-    return performance.parts().stream()
-        .filter(p -> p.seconds() > 0)
-        .map(p -> replay.program().items().get(p.item()))
-        .filter(
-            i ->
-                assessment
-                    .of(i.exercise(), Feature.Setting.of(i.position(), client.means()))
-                    .locked())
-        .findFirst()
-        .map(
-            i ->
-                "“%s” was locked"
-                    .formatted(replay.catalogue().words(i.exercise(), Library.LANGUAGE).name()));
+    Gate.Open open = (Gate.Open) gate;
+    Map<Integer, Allowed.Objection> against =
+        limits.objections(client, open.assessment(), replay.program());
+    Optional<String> notAllowed =
+        performance.parts().stream()
+            .filter(p -> p.seconds() > 0 && against.containsKey(p.item()))
+            .map(Performance.Part::item)
+            .findFirst()
+            .map(place -> notAllowed(replay, place, Objects.requireNonNull(against.get(place))));
+    if (notAllowed.isPresent()) return notAllowed;
+    return open.reEntry() && !beganAgain
+        ? Optional.of("only half doses were open after the pause")
+        : Optional.empty();
+  }
+
+  private static String notAllowed(
+      VersionService.Replay replay, int place, Allowed.Objection objection) {
+    Exercise e = replay.program().items().get(place).exercise();
+    String name = replay.catalogue().words(e, Library.LANGUAGE).name();
+    return objection.limit() == Allowed.Limit.LOCKED
+        ? "“%s” was locked".formatted(name)
+        : "“%s” was more than the screening allows".formatted(name);
   }
 
   /**

@@ -18,6 +18,8 @@ import org.jspecify.annotations.Nullable;
  * @param lead the side that went first
  * @param length how much of the program; a player from before there were lengths says nothing
  * @param paused the items that waited, by their place; null from a player that knew of none
+ * @param reEntry whether the doses were those of somebody who begins again after a pause; null from
+ *     a player that knew of none
  * @param startedAt by the device's clock, with its offset
  * @param zone the device's time zone
  * @param done seconds spent in each segment of the timeline, in order
@@ -29,6 +31,7 @@ public record SessionUpload(
     @NotNull Side lead,
     @Nullable SessionLength length,
     @Nullable @Size(max = 60) List<@NotNull Integer> paused,
+    @Nullable Boolean reEntry,
     @NotNull OffsetDateTime startedAt,
     @NotNull @Size(max = 64) String zone,
     int painBefore,
@@ -38,6 +41,10 @@ public record SessionUpload(
 
   public Set<Integer> waiting() {
     return paused == null ? Set.of() : Set.copyOf(paused);
+  }
+
+  public boolean beginsAgain() {
+    return Boolean.TRUE.equals(reEntry);
   }
 
   public SessionLength lengthDone() {

@@ -9,7 +9,11 @@ import java.util.List;
  * @param directions the exercise's own pair in the order they are done; empty without directions
  */
 public record DoseContext(
-    Mode mode, Sidedness sides, boolean contractRelax, boolean resisted, List<Direction> directions) {
+    Mode mode,
+    Sidedness sides,
+    boolean contractRelax,
+    boolean resisted,
+    List<Direction> directions) {
 
   /** Without resistance. */
   public DoseContext(

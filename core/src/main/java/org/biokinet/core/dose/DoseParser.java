@@ -211,7 +211,11 @@ final class DoseParser {
       } else if (next == Kind.OPEN && !open) {
         at++;
         open = true;
-      } else if (!(counted && next == Kind.NUMBER && !frequencyAhead() && !percentAhead() && !weightAhead())) {
+      } else if (!(counted
+          && next == Kind.NUMBER
+          && !frequencyAhead()
+          && !percentAhead()
+          && !weightAhead())) {
         break;
       }
     }
@@ -485,7 +489,8 @@ final class DoseParser {
     }
     if (weightAhead()) {
       at++;
-      weight(block, n, n.value() > Bounds.HALF_KILOGRAMS.most() ? n.value() : 2 * n.value(), next());
+      weight(
+          block, n, n.value() > Bounds.HALF_KILOGRAMS.most() ? n.value() : 2 * n.value(), next());
       return;
     }
     if (peek(1).kind() == Kind.SECONDS && peek(2).kind() == Kind.REST) {
@@ -620,10 +625,16 @@ final class DoseParser {
         switch (kind) {
           case TEMPO -> repeats ? "" : "is a tempo, for movements and circles";
           case EFFORT -> active ? "" : "is an effort, for active, isometric or contract movements";
-          case CEILING -> mode == Mode.BREATH || mode == Mode.GAZE || mode == Mode.WALK ? "is a stretch ceiling" : "";
+          case CEILING ->
+              mode == Mode.BREATH || mode == Mode.GAZE || mode == Mode.WALK
+                  ? "is a stretch ceiling"
+                  : "";
           case KILOGRAMS, BAND ->
               context.resisted() ? "" : "is a load, for resisted movements and holds";
-          case REST -> mode == Mode.WALK ? "is a rest, and a walk goes on" : mode == Mode.BREATH ? "is a rest, and breaths follow one another" : "";
+          case REST ->
+              mode == Mode.WALK
+                  ? "is a rest, and a walk goes on"
+                  : mode == Mode.BREATH ? "is a rest, and breaths follow one another" : "";
           default -> "";
         };
     if (!why.isEmpty()) {

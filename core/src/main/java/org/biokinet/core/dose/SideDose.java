@@ -42,9 +42,35 @@ public record SideDose(
     }
   }
 
+  public SideDose withWork(Work other) {
+    return new SideDose(
+        other, only, ceiling, effort, resistance, tempo, rest, perDay, perWeek, everyMinutes);
+  }
+
+  public SideDose withCeiling(OptionalInt other) {
+    return new SideDose(
+        work, only, other, effort, resistance, tempo, rest, perDay, perWeek, everyMinutes);
+  }
+
+  public SideDose withEffort(OptionalInt other) {
+    return new SideDose(
+        work, only, ceiling, other, resistance, tempo, rest, perDay, perWeek, everyMinutes);
+  }
+
+  public SideDose withResistance(Optional<Resistance> other) {
+    return new SideDose(
+        work, only, ceiling, effort, other, tempo, rest, perDay, perWeek, everyMinutes);
+  }
+
+  public SideDose withPerDay(OptionalInt other) {
+    return new SideDose(
+        work, only, ceiling, effort, resistance, tempo, rest, other, perWeek, everyMinutes);
+  }
+
   /** Only the work, no parts. */
   public static SideDose of(Work work) {
     OptionalInt none = OptionalInt.empty();
-    return new SideDose(work, Optional.empty(), none, none, Optional.empty(), none, none, none, none, none);
+    return new SideDose(
+        work, Optional.empty(), none, none, Optional.empty(), none, none, none, none, none);
   }
 }

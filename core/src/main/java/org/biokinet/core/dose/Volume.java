@@ -12,7 +12,9 @@ import java.util.Optional;
  *     one stay
  * @param seconds seconds under way at once, all holds of all sets together
  * @param repetitions at once, of all sets and directions together
- * @param effort percent; 0 where the dose has none
+ * @param effort percent of an isometric or tensed movement; 0 where the dose has none. The effort
+ *     of contract–relax is no more of the same and has a bound of its own, see {@link
+ *     #effort(SideDose, DoseContext)}
  * @param resistance in its own unit; 0 for none
  * @param times a day
  */
@@ -49,11 +51,12 @@ public record Volume(
       seconds = longest * ways * h.sets() * h.reps();
       if (context.mode() == Mode.MOVE) repetitions = (double) ways * h.sets() * h.reps();
     } else if (work instanceof Work.ContractRelax cr) {
-      longest = cr.cycles() * (double) (cr.contractSeconds() + cr.deeper().toSeconds(breathSeconds));
+      longest =
+          cr.cycles() * (double) (cr.contractSeconds() + cr.deeper().toSeconds(breathSeconds));
       seconds = longest * cr.sets();
     }
-    return new Volume(
-        longest, seconds, repetitions, effort(dose, context), dose.resistance(), times(dose));
+    int effort = work instanceof Work.ContractRelax ? 0 : effort(dose, context);
+    return new Volume(longest, seconds, repetitions, effort, dose.resistance(), times(dose));
   }
 
   /** Times on a day on which it is done: once unless said otherwise. */
@@ -62,7 +65,8 @@ public record Volume(
     return dose.perDay().orElse(1);
   }
 
-  private static int effort(SideDose dose, DoseContext context) {
+  /** Percent, as said or as usual for its form; 0 for a form without effort. */
+  public static int effort(SideDose dose, DoseContext context) {
     if (dose.effort().isPresent()) return dose.effort().getAsInt();
     if (dose.work() instanceof Work.ContractRelax) return USUAL_CONTRACT_EFFORT;
     return context.mode() == Mode.ISO ? USUAL_ISOMETRIC_EFFORT : 0;

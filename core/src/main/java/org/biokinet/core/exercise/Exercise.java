@@ -1,5 +1,6 @@
 package org.biokinet.core.exercise;
 
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -61,6 +62,32 @@ public record Exercise(
     if (relation.isPresent() && !doseContext.sides().sided()) {
       throw new IllegalArgumentException(id + " moves relative to a side but has none");
     }
+  }
+
+  /** The same exercise, with precautions that it was not known to have. */
+  public Exercise minding(Set<Precaution> more) {
+    Set<Precaution> all = new HashSet<>(precautions);
+    all.addAll(more);
+    return new Exercise(
+        id,
+        group,
+        doseContext,
+        relation,
+        motion,
+        turn,
+        closes,
+        targets,
+        positions,
+        equipment,
+        start,
+        target,
+        all,
+        treatedLimb,
+        otherLimb,
+        easier,
+        harder,
+        drawnAs,
+        posed);
   }
 
   private static Set<Precaution> limb(

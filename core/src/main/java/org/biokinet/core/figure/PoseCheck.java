@@ -47,7 +47,8 @@ public final class PoseCheck {
     }
     stretch(exercise, movement, found);
     for (PoseEvidence.Proof p : PoseEvidence.unsaid(exercise, movement)) {
-      String whose = p.limb().map(s -> s == Side.RIGHT ? " on the right" : " on the left").orElse("");
+      String whose =
+          p.limb().map(s -> s == Side.RIGHT ? " on the right" : " on the left").orElse("");
       found.add(
           "A pose shows “%s”%s; tick it among what has to be minded."
               .formatted(p.precaution().label(), whose));

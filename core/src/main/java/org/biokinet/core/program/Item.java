@@ -60,6 +60,11 @@ public record Item(
         Priority.NORMAL);
   }
 
+  /** The same with another dose. */
+  public Item dosed(Dose other) {
+    return new Item(exercise, other, position, order, lead, priority);
+  }
+
   /**
    * The order of the sides: holds and timed work alternate, neck mobility alternates through the
    * middle, all other movements and circles finish one side first.

@@ -3,6 +3,7 @@ package org.biokinet.core.program;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.UnaryOperator;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.Pacing;
 
@@ -48,6 +49,12 @@ public record Program(
   /** The same without these items, which keep their place. */
   public Program without(Set<Integer> waiting) {
     return new Program(title, breathSeconds, pacing, lead, length, items, waiting);
+  }
+
+  /** The same with other doses. */
+  public Program dosed(UnaryOperator<Item> changed) {
+    List<Item> others = items.stream().map(changed).toList();
+    return new Program(title, breathSeconds, pacing, lead, length, others, paused);
   }
 
   public Side leadOr(Side turn) {

@@ -30,6 +30,8 @@ public record Answered(
     PRACTITIONER,
     /** The client, asked again through the link whether anything is new. */
     RENEWAL,
+    /** The same after a pause: full doses wait until a practitioner has looked. */
+    AFTER_PAUSE,
     /** The client, before the first visit; a practitioner confirms it. */
     BEFORE_VISIT
   }

@@ -1,6 +1,7 @@
 package org.biokinet.core.safety;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -89,7 +90,7 @@ public record Assessment(
    */
   public static Assessment of(Screening s, Optional<Clearance> clearance) {
     boolean settled = clearance.filter(c -> c.settles(s)).isPresent();
-    Map<Condition, Optional<Side>> inForce = s.inForce(settled);
+    Map<Condition, Optional<Side>> inForce = s.inForce();
     List<String> causes = new ArrayList<>();
     Result result = inForce.isEmpty() ? Result.CLEAR : Result.PRECAUTIONS;
     if (s.irritability() == Irritability.HIGH) {
@@ -127,19 +128,20 @@ public record Assessment(
     return screening.irritability();
   }
 
-  /** What becomes of an exercise in a setting; locks beat limits, the smallest limit counts. */
-  public Verdict of(Exercise e, Feature.Setting at) {
+  /** What becomes of an exercise as it is done; locks beat limits, the smallest limit counts. */
+  public Verdict of(Use use) {
     List<Reason> locks = new ArrayList<>();
     List<Reason> limits = new ArrayList<>();
     int ceiling = irritability().ceiling();
     OptionalInt effort = OptionalInt.empty();
     OptionalInt start = OptionalInt.empty();
     for (Condition c : inForce.keySet().stream().sorted().toList()) {
-      for (Feature f : c.locks().stream().sorted().toList()) {
-        if (f.of(e, at)) locks.add(new Reason(c, f, ""));
+      Optional<Side> affected = inForce.getOrDefault(c, Optional.empty());
+      for (Feature f : sorted(c.locks())) {
+        if (f.of(use, affected)) locks.add(new Reason(c, f, ""));
       }
       for (Caution caution : c.cautions()) {
-        if (!caution.feature().of(e, at)) continue;
+        if (!caution.feature().of(use, affected)) continue;
         limits.add(new Reason(c, caution.feature(), caution.note()));
         ceiling = Math.min(ceiling, caution.ceiling());
         effort = smaller(effort, caution.effort());
@@ -148,6 +150,18 @@ public record Assessment(
       ceiling = Math.min(ceiling, c.generalCeiling().orElse(ceiling));
     }
     return new Verdict(List.copyOf(locks), List.copyOf(limits), ceiling, effort, start);
+  }
+
+  /**
+   * What becomes of it at the catalogue's start dose, on the side that may do more: locked only
+   * where no side can be treated.
+   */
+  public Verdict of(Exercise e, Use.Setting at) {
+    return Arrays.stream(Side.values())
+        .flatMap(side -> Use.atStart(e, at, side).stream())
+        .map(this::of)
+        .min(Comparator.comparing(Verdict::locked).thenComparing(Verdict::limited))
+        .orElseThrow();
   }
 
   private static OptionalInt smaller(OptionalInt a, OptionalInt b) {
@@ -187,10 +201,16 @@ public record Assessment(
   }
 
   /** Whether the long session may be offered: not to the highly irritable, nor with a limit. */
-  public boolean allowsLongSession(List<Exercise> program, List<Feature.Setting> settings) {
+  public boolean allowsLongSession(List<Exercise> program, List<Use.Setting> settings) {
     if (!result.open() || irritability() == Irritability.HIGH) return false;
     for (int i = 0; i < program.size(); i++) {
-      if (of(program.get(i), settings.get(i)).limited()) return false;
+      Exercise e = program.get(i);
+      Use.Setting at = settings.get(i);
+      boolean limited =
+          Arrays.stream(Side.values())
+              .flatMap(side -> Use.atStart(e, at, side).stream())
+              .anyMatch(use -> of(use).limited());
+      if (limited) return false;
     }
     return true;
   }
@@ -202,12 +222,12 @@ public record Assessment(
   public Optional<Alternatives.Alternative> nearest(
       Alternatives alternatives, Exercise e, Alternatives.Means means) {
     return alternatives.of(e, means).stream()
-        .filter(a -> !of(a.exercise(), Feature.Setting.of(a.position(), means)).locked())
+        .filter(a -> !of(a.exercise(), Use.Setting.of(a.position(), means)).locked())
         .findFirst();
   }
 
   /** The nearest easier exercise that is not locked; empty when there is none. */
-  public Optional<Exercise> easier(Catalogue catalogue, Exercise e, Feature.Setting at) {
+  public Optional<Exercise> easier(Catalogue catalogue, Exercise e, Use.Setting at) {
     Optional<Exercise> next = e.easier().map(catalogue::get);
     while (next.isPresent() && of(next.get(), at).locked()) {
       next = next.get().easier().map(catalogue::get);

@@ -1,6 +1,10 @@
 package org.biokinet.core.safety;
 
+import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * The Canadian C-Spine Rule for a neck that was hurt in the last 48 hours, in people of 16 and over
@@ -31,6 +35,18 @@ public record CSpineRule(
   /** The age from which the rule holds. */
   public static final int LEAST_AGE = 16;
 
+  private static final Set<RedFlag> NOT_WITH =
+      EnumSet.of(
+          RedFlag.INFLAMMATORY, RedFlag.SURGERY, RedFlag.FUSION, RedFlag.BONE, RedFlag.WEAKNESS);
+
+  private static final Set<Condition> NOT_WITH_CONDITIONS =
+      EnumSet.of(
+          Condition.INFLAMMATORY,
+          Condition.NECK_SURGERY,
+          Condition.OSTEOPOROSIS,
+          Condition.CERVICAL_STENOSIS,
+          Condition.CORD);
+
   /** What it comes to. */
   public enum Result {
     NO_IMAGING("By the rule no imaging is needed."),
@@ -47,6 +63,22 @@ public record CSpineRule(
     public String label() {
       return label;
     }
+  }
+
+  /**
+   * Why the rule says nothing about a neck like this, and so opens nothing: known vertebral
+   * disease, an earlier operation, acute weakness (Stiell and others 2001, recalled from memory).
+   * Empty where it may be used.
+   */
+  public static List<String> doesNotHoldFor(Screening s) {
+    List<String> why = new ArrayList<>();
+    s.redFlags().stream().filter(NOT_WITH::contains).sorted().forEach(f -> why.add(f.label()));
+    s.conditions().keySet().stream()
+        .filter(NOT_WITH_CONDITIONS::contains)
+        .sorted()
+        .forEach(c -> why.add(c.label()));
+    if (s.armSymptoms()) why.add("arm pain with numbness or weakness");
+    return why;
   }
 
   public Result result() {

@@ -1,6 +1,7 @@
 package org.biokinet.core.safety;
 
 import java.time.Instant;
+import java.util.List;
 import java.util.Optional;
 
 /**
@@ -41,6 +42,13 @@ public record Clearance(
       return Optional.of("Emergency signs: the gate opens on what a doctor has decided.");
     }
     if (!s.redFlags().contains(RedFlag.TRAUMA_NEW)) return Optional.empty();
+    List<String> without = CSpineRule.doesNotHoldFor(s);
+    if (!without.isEmpty()) {
+      return Optional.of(
+          "The Canadian C-Spine Rule does not hold here (%s). The gate opens on what a doctor has"
+                  .formatted(without.get(0))
+              + " decided.");
+    }
     if (neck.isEmpty()) {
       return Optional.of(
           "A neck that was just hurt: answer the Canadian C-Spine Rule, or write what a doctor has"

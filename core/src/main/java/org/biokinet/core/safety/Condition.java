@@ -16,6 +16,36 @@ import org.biokinet.core.anatomy.Coded;
  */
 @SuppressWarnings("ImmutableEnumChecker") // both collections are unmodifiable copies
 public enum Condition implements Coded {
+  CORD(
+      "cord",
+      "signs of the cord (examined, cleared by a physician)",
+      false,
+      EnumSet.of(CX_EXT, CX_FLEX, CX_CIRCLE, OVERPRESSURE, NEURAL),
+      Caution.on(CX_ROT)),
+  VASCULAR(
+      "vascular",
+      "vascular risk or event (examined, cleared by a physician)",
+      false,
+      EnumSet.of(CX_EXT, CX_CIRCLE, OVERPRESSURE),
+      Caution.on(CX_ROT)),
+  NECK_SURGERY(
+      "neck-surgery",
+      "neck fusion or surgery (cleared)",
+      false,
+      EnumSet.of(OVERPRESSURE, CX_CIRCLE, CX_EXT),
+      Caution.on(NECK)),
+  NECK_TRAUMA(
+      "neck-trauma",
+      "recent whiplash or other neck trauma (examined)",
+      false,
+      EnumSet.of(OVERPRESSURE, CX_CIRCLE),
+      Caution.on(NECK)),
+  THORACIC_OUTLET(
+      "thoracic-outlet",
+      "thoracic outlet symptoms",
+      true,
+      EnumSet.of(NEURAL, GH_ER_ABD),
+      Caution.on(GH_ELEV)),
   DIZZINESS(
       "dizziness",
       "dizziness on neck movement (examined, cleared), positional vertigo",
@@ -28,7 +58,8 @@ public enum Condition implements Coded {
       true,
       EnumSet.of(NEURAL, CX_CIRCLE, OVERPRESSURE),
       Caution.on(CX_EXT),
-      Caution.on(CX_ROT)),
+      Caution.on(CX_ROT),
+      Caution.on(LATERAL_FLEXION)),
   CERVICAL_STENOSIS(
       "cervical-stenosis",
       "cervical stenosis",
@@ -40,7 +71,7 @@ public enum Condition implements Coded {
       "inflammatory",
       "inflammatory disease or upper-neck instability (examined, cleared)",
       false,
-      EnumSet.of(OVERPRESSURE, CX_CIRCLE, CX_EXT, CX_ROT),
+      EnumSet.of(OVERPRESSURE, CX_CIRCLE, CX_EXT, CX_FLEX, CX_ROT),
       Caution.on(NECK)),
   ROTATOR_CUFF(
       "rotator-cuff",
@@ -81,10 +112,22 @@ public enum Condition implements Coded {
       "osteoporosis",
       "osteoporosis or long-term steroids",
       false,
-      EnumSet.of(SPINE_FLEX, ROLLER, OVERPRESSURE, CX_CIRCLE),
+      EnumSet.of(SPINE_FLEX, CX_FLEX, ROLLER, OVERPRESSURE, CX_CIRCLE),
       Caution.on(SPINE_EXT),
-      Caution.on(TRUNK_ROTATION)),
+      Caution.on(TRUNK_ROT)),
   LUMBAR("lumbar", "lumbar stenosis, back pain on bending back", false, EnumSet.of(SPINE_EXT)),
+  SCIATICA(
+      "sciatica",
+      "sciatica or back pain on bending forward",
+      false,
+      EnumSet.of(HEAD_DOWN),
+      Caution.on(SPINE_FLEX)),
+  HIP_REPLACEMENT(
+      "hip-replacement",
+      "hip replacement",
+      false,
+      EnumSet.noneOf(Feature.class),
+      Caution.on(HIP_DEEP)),
   PRESSURE(
       "pressure",
       "glaucoma, uncontrolled blood pressure",
@@ -103,8 +146,8 @@ public enum Condition implements Coded {
       false,
       EnumSet.of(PRONE),
       Caution.on(SUPINE).noting("on the back at most 3 min")),
-  JAW("jaw", "jaw joint pain", true, EnumSet.noneOf(Feature.class), Caution.on(ANTERIOR_NECK)),
-  KNEE("knee", "knee pain", true, EnumSet.of(KNEELING)),
+  JAW("jaw", "jaw joint pain", true, EnumSet.noneOf(Feature.class), Caution.on(CHIN)),
+  KNEE("knee", "knee pain", true, EnumSet.of(KNEELING), Caution.on(KNEE_LOAD)),
   WRIST("wrist", "wrist pain", true, EnumSet.of(WRIST_LOAD)),
   NO_FLOOR(
       "no-floor", "cannot get to or from the floor", false, EnumSet.of(FLOOR, KNEELING, PRONE)),
@@ -168,7 +211,14 @@ public enum Condition implements Coded {
   /** A strong pull is not for nerves, unstable joints and those that give too much. */
   boolean forbidsStrongPull() {
     return switch (this) {
-      case NERVE_ROOT, SHOULDER_FRONT, SHOULDER_BACK, HYPERMOBILITY, INFLAMMATORY -> true;
+      case CORD,
+          NERVE_ROOT,
+          THORACIC_OUTLET,
+          SHOULDER_FRONT,
+          SHOULDER_BACK,
+          HYPERMOBILITY,
+          INFLAMMATORY ->
+          true;
       default -> false;
     };
   }

@@ -3,19 +3,21 @@ package org.biokinet.core.safety;
 import java.util.EnumSet;
 import java.util.Optional;
 import java.util.Set;
-import org.biokinet.core.anatomy.Equipment;
 import org.biokinet.core.anatomy.Position;
+import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.anatomy.SidedMotion;
 import org.biokinet.core.anatomy.Tissue;
 import org.biokinet.core.dose.Mode;
+import org.biokinet.core.dose.SideDose;
+import org.biokinet.core.dose.Work;
 import org.biokinet.core.exercise.Exercise;
 import org.biokinet.core.exercise.Group;
 import org.biokinet.core.exercise.Precaution;
-import org.biokinet.core.library.Alternatives;
 
 /** What of an exercise, done in a position, a condition can lock or limit. */
 public enum Feature {
   CX_EXT(Precaution.CX_EXT),
+  CX_FLEX(Precaution.CX_FLEX),
   CX_ROT(Precaution.CX_ROT),
   CX_CIRCLE(Precaution.CX_CIRCLE),
   OVERPRESSURE(Precaution.OVERPRESSURE),
@@ -27,6 +29,9 @@ public enum Feature {
   GH_ADDUCT(Precaution.GH_ADDUCT),
   SPINE_FLEX(Precaution.SPINE_FLEX),
   SPINE_EXT(Precaution.SPINE_EXT),
+  TRUNK_ROT(Precaution.TRUNK_ROT),
+  KNEE_LOAD(Precaution.KNEE_LOAD),
+  HIP_DEEP(Precaution.HIP_DEEP),
   HEAD_DOWN(Precaution.HEAD_DOWN),
   BALANCE(Precaution.BALANCE),
   ROLLER(Precaution.ROLLER),
@@ -37,9 +42,9 @@ public enum Feature {
   SUPINE("lying on the back"),
   STANDING("standing"),
   NECK("for the neck"),
-  TRUNK_ROTATION("turning the trunk"),
-  ANTERIOR_NECK("for the front of the neck"),
-  EFFORT("isometric or contract–relax"),
+  LATERAL_FLEXION("lateral flexion toward the painful arm"),
+  CHIN("for the front of the neck, chin tucks, fingers on the chin"),
+  EFFORT("effort: isometric, contract–relax, tensed or against a load"),
   SELF_MASSAGE("self-massage"),
   SUBOCCIPITAL("for the suboccipitals");
 
@@ -60,40 +65,40 @@ public enum Feature {
     return label;
   }
 
-  /** Where and on what an exercise is done. */
-  public record Setting(Position position, boolean onBed) {
-
-    /** Who has a bed lies on it, not on the floor. */
-    public static Setting of(Position position, Alternatives.Means means) {
-      return new Setting(position, position.lying() && means.equipment().contains(Equipment.BED));
-    }
-  }
-
   private static final Set<Group> NECK_GROUPS =
       EnumSet.of(Group.NECK_MOBILITY, Group.NECK_STRETCH, Group.NECK_STRENGTH);
   private static final Set<Tissue> FRONT =
       EnumSet.of(Tissue.ANTERIOR_NECK, Tissue.SCM, Tissue.DNF, Tissue.C_RETRACTION);
 
-  /** Whether an exercise has it in this setting. */
-  public boolean of(Exercise e, Setting at) {
-    if (precaution.isPresent()) return e.precautions().contains(precaution.get());
-    Mode mode = e.doseContext().mode();
+  /**
+   * Whether an exercise has it, as it is done.
+   *
+   * @param affected the side that a condition is on; empty for both, or where it is not known
+   */
+  public boolean of(Use use, Optional<Side> affected) {
+    Exercise e = use.exercise();
+    Position position = use.at().position();
+    if (precaution.isPresent()) {
+      return affected
+          .map(side -> e.bears(precaution.get(), use.treated(), side))
+          .orElseGet(() -> e.precautions().contains(precaution.get()));
+    }
     return switch (this) {
-      case FLOOR -> at.position().onFloor() && !at.onBed();
-      case KNEELING -> at.position() == Position.KNEEL || at.position() == Position.ALL_FOURS;
-      case PRONE -> at.position() == Position.PRONE;
-      // A press-up is done lying face down, with the hands under the shoulders.
+      case FLOOR -> position.onFloor() && !use.at().onBed();
+      case KNEELING -> position == Position.KNEEL || position == Position.ALL_FOURS;
+      case PRONE -> position == Position.PRONE;
       case WRIST_LOAD ->
-          at.position() == Position.ALL_FOURS
-              || (at.position() == Position.PRONE && mode == Mode.MOVE);
-      case SUPINE -> at.position() == Position.SUPINE;
-      case STANDING -> at.position() == Position.STAND;
-      case NECK -> NECK_GROUPS.contains(e.group()) || targets(e, Tissue.Region.NECK);
-      case TRUNK_ROTATION ->
-          e.motion().equals(Optional.of(SidedMotion.TRUNK_ROTATION))
-              || e.targets().contains(Tissue.THORACIC_ROTATION);
-      case ANTERIOR_NECK -> e.targets().stream().anyMatch(FRONT::contains);
-      case EFFORT -> mode == Mode.ISO || e.doseContext().contractRelax();
+          position == Position.ALL_FOURS || e.precautions().contains(Precaution.WRIST_LOAD);
+      case SUPINE -> position == Position.SUPINE;
+      case STANDING -> position == Position.STAND;
+      case NECK ->
+          NECK_GROUPS.contains(e.group()) || e.targets().get(0).region() == Tissue.Region.NECK;
+      case LATERAL_FLEXION -> tiltsToward(use, affected);
+      case CHIN ->
+          e.targets().stream().anyMatch(FRONT::contains)
+              || (e.targets().contains(Tissue.SUBOCCIPITALS)
+                  && e.precautions().contains(Precaution.OVERPRESSURE));
+      case EFFORT -> takesEffort(use);
       case SELF_MASSAGE ->
           e.group() == Group.RELEASE && e.targets().get(0).kind() == Tissue.Kind.MUSCLE;
       case SUBOCCIPITAL -> e.targets().contains(Tissue.SUBOCCIPITALS);
@@ -101,7 +106,21 @@ public enum Feature {
     };
   }
 
-  private static boolean targets(Exercise e, Tissue.Region region) {
-    return e.targets().get(0).region() == region;
+  /** What tilts both ways tilts toward the painful arm too. */
+  private static boolean tiltsToward(Use use, Optional<Side> affected) {
+    Exercise e = use.exercise();
+    if (use.treated().isEmpty()) return e.targets().contains(Tissue.C_LATERAL);
+    if (!e.motion().equals(Optional.of(SidedMotion.NECK_LATERAL_FLEXION))) return false;
+    Optional<Side> toward = e.movesToward(use.treated().get());
+    return affected.isEmpty() || toward.equals(affected);
+  }
+
+  /** Where the dose has it, not where it could have it. */
+  private static boolean takesEffort(Use use) {
+    SideDose dose = use.dose();
+    return use.exercise().doseContext().mode() == Mode.ISO
+        || dose.work() instanceof Work.ContractRelax
+        || dose.effort().isPresent()
+        || dose.resistance().isPresent();
   }
 }

@@ -28,9 +28,12 @@ public sealed interface Gate {
 
   /**
    * @param renewable whether it is time to ask again, so that nobody well is shut out
+   * @param reEntry whether only {@link ReEntry} doses are started: after a pause that the client
+   *     has answered for alone
    * @param validUntil the last day of it
    */
-  record Open(Assessment assessment, boolean renewable, LocalDate validUntil) implements Gate {
+  record Open(Assessment assessment, boolean renewable, boolean reEntry, LocalDate validUntil)
+      implements Gate {
 
     /**
      * Until when a device may start sessions by itself.
@@ -87,6 +90,7 @@ public sealed interface Gate {
    *     record); what they left unsettled still closes
    * @param lastStop when the client last stopped because something was wrong
    * @param stopOpen whether that still waits to be dealt with
+   * @param lookedAt when a practitioner last shared a version or gave the full doses back
    * @param lastSession the day of the newest session of this program; empty where none was done
    */
   record Facts(
@@ -95,6 +99,7 @@ public sealed interface Gate {
       Optional<Instant> askAgain,
       Optional<Instant> lastStop,
       boolean stopOpen,
+      Optional<Instant> lookedAt,
       Optional<LocalDate> lastSession) {
     public Facts {
       answered = List.copyOf(answered);
@@ -121,7 +126,26 @@ public sealed interface Gate {
                 new Open(
                     a,
                     ChronoUnit.DAYS.between(newest.day(), today) >= REMIND_FROM_DAY,
+                    reEntry(f),
                     newest.day().plusDays(VALID_DAYS - 1L)));
+  }
+
+  /** After a pause only the client has spoken for; a practitioner's look ends it. */
+  private static boolean reEntry(Facts f) {
+    for (Answered a : f.answered()) {
+      boolean looked =
+          a.source() == Answered.Source.PRACTITIONER
+              || a.clearance().isPresent()
+              || f.lookedAt().filter(at -> at.isAfter(a.at())).isPresent();
+      if (looked) return false;
+      if (a.source() == Answered.Source.AFTER_PAUSE) return true;
+    }
+    return false;
+  }
+
+  /** Whether the newest session is so long ago that it is asked again. */
+  static boolean paused(Optional<LocalDate> lastSession, LocalDate today) {
+    return lastSession.filter(day -> ChronoUnit.DAYS.between(day, today) >= PAUSE_DAYS).isPresent();
   }
 
   /** Why nothing may go on although the answers would allow it. */
@@ -138,12 +162,9 @@ public sealed interface Gate {
       return Optional.of(Why.LAPSED);
     }
     // What was before the screening was asked about by it; who never began has no pause.
-    boolean quiet =
-        f.lastSession()
-            .map(day -> day.isBefore(newest.day()) ? newest.day() : day)
-            .filter(day -> ChronoUnit.DAYS.between(day, today) >= PAUSE_DAYS)
-            .isPresent();
-    return quiet ? Optional.of(Why.LONG_PAUSE) : Optional.empty();
+    Optional<LocalDate> since =
+        f.lastSession().map(day -> day.isBefore(newest.day()) ? newest.day() : day);
+    return paused(since, today) ? Optional.of(Why.LONG_PAUSE) : Optional.empty();
   }
 
   /** What the answers come to, open or closed; empty where nobody has answered anything. */

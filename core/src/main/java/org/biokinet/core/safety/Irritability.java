@@ -1,6 +1,7 @@
 package org.biokinet.core.safety;
 
 import java.util.Locale;
+import java.util.OptionalInt;
 import org.biokinet.core.anatomy.Coded;
 
 /**
@@ -40,11 +41,12 @@ public enum Irritability {
    * Decided in this order: high, low, else moderate.
    *
    * @param easilyProvoked whether a small thing stirs it up at all
-   * @param worstWhenProvoked pain that this reaches, NPRS 0–10
+   * @param provokedPain the pain that it reaches when it is stirred up, asked for itself and not
+   *     the worst of the day, NPRS 0–10; not known counts as too much
    */
-  public static Irritability of(Settles settles, boolean easilyProvoked, int worstWhenProvoked) {
+  public static Irritability of(Settles settles, boolean easilyProvoked, OptionalInt provokedPain) {
     if (settles == Settles.LATER) return HIGH;
-    if (easilyProvoked && worstWhenProvoked >= PainBefore.TOO_MUCH) return HIGH;
+    if (easilyProvoked && provokedPain.orElse(PainBefore.MOST) >= PainBefore.TOO_MUCH) return HIGH;
     return !easilyProvoked && settles == Settles.WITHIN_10_MINUTES ? LOW : MODERATE;
   }
 

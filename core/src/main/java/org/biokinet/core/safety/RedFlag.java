@@ -10,24 +10,38 @@ import org.jspecify.annotations.Nullable;
  * are common practice, no source. The words are ours.
  */
 public enum RedFlag implements Coded {
-  TRAUMA_NEW("trauma-new", "A blow or whiplash to the neck in the last 48 hours", null),
-  TRAUMA("trauma", "A fall or blow to the neck that nobody has examined, even a small one", null),
+  TRAUMA_NEW(
+      "trauma-new", "A blow or whiplash to the neck in the last 48 hours", Condition.NECK_TRAUMA),
+  TRAUMA(
+      "trauma",
+      "A fall or blow to the neck that nobody has examined, even a small one",
+      Condition.NECK_TRAUMA),
   WEAKNESS("weakness", "Weakness or numbness that grows or spreads", Condition.NERVE_ROOT),
   FEVER("fever", "Fever, night sweats or weight loss without a reason", null),
   CANCER("cancer", "Cancer, now or earlier", null),
   IMMUNE("immune", "A weakened immune system, or drugs by needle", null),
   NIGHT_PAIN("night-pain", "Constant pain at night", null),
+  UNCHANGING("unchanging", "Pain that no posture and no movement changes", null),
+  HEADACHE_AFTER(
+      "headache-after",
+      "A new headache after an infection, or after a neck was manipulated",
+      Condition.VASCULAR),
   INFLAMMATORY(
       "inflammatory",
       "Inflammatory joint disease, Down syndrome, connective-tissue disease or an unstable upper"
           + " neck",
       Condition.INFLAMMATORY),
-  SURGERY("surgery", "Surgery of neck or shoulder in the last 12 weeks", null),
-  FUSION("fusion", "An older fusion or joint replacement in neck or shoulder", null),
+  SURGERY("surgery", "Surgery of neck or shoulder in the last 12 weeks", Condition.NECK_SURGERY),
+  FUSION(
+      "fusion", "An older fusion or joint replacement in neck or shoulder", Condition.NECK_SURGERY),
   LOCKED_SHOULDER(
       "locked-shoulder", "A shoulder that is locked or cannot lift after an injury", null),
   BONE("bone", "Long-term steroids or osteoporosis, with new pain", Condition.OSTEOPOROSIS),
-  VASCULAR("vascular", "Risk to the vessels, with symptoms that are new to you", null),
+  VASCULAR(
+      "vascular",
+      "Smoking, high blood pressure, an earlier clot or stroke, a recent infection, pregnancy or"
+          + " the weeks after, together with symptoms that are new to you",
+      Condition.VASCULAR),
   /** Told through the link, without saying what. */
   NEWS("news", "Anything else that is new since the last screening", null);
 
@@ -50,7 +64,7 @@ public enum RedFlag implements Coded {
     return label;
   }
 
-  /** What stays on when it was examined and cleared. */
+  /** What it locks and limits from then on, also when it was examined and cleared. */
   public Optional<Condition> leaves() {
     return Optional.ofNullable(leaves);
   }

@@ -35,11 +35,11 @@ public final class Rest {
             e ->
                 e.positions().stream()
                     .filter(means.positions()::contains)
-                    .anyMatch(p -> !locked(assessment, e, Feature.Setting.of(p, means))))
+                    .anyMatch(p -> !locked(assessment, e, Use.Setting.of(p, means))))
         .toList();
   }
 
-  private static boolean locked(Optional<Assessment> assessment, Exercise e, Feature.Setting at) {
+  private static boolean locked(Optional<Assessment> assessment, Exercise e, Use.Setting at) {
     return assessment.filter(a -> a.of(e, at).locked()).isPresent();
   }
 }

@@ -4,6 +4,7 @@ import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.Set;
 import org.biokinet.core.anatomy.Side;
 
@@ -14,6 +15,8 @@ import org.biokinet.core.anatomy.Side;
  * @param armSymptoms arm pain with numbness or weakness
  * @param settles how soon what was stirred up settles
  * @param easilyProvoked whether a small thing stirs it up
+ * @param provokedPain what it reaches when it is stirred up, NPRS 0–10; empty where nobody has
+ *     asked, and then it counts as too much
  * @param conditions with the side where they have one; empty side: both, or not said
  * @param baseline numbness or tingling that is known and stable, in words; empty for none
  * @param minor under 18
@@ -26,6 +29,7 @@ public record Screening(
     boolean armSymptoms,
     Irritability.Settles settles,
     boolean easilyProvoked,
+    OptionalInt provokedPain,
     Map<Condition, Optional<Side>> conditions,
     String baseline,
     String medicines,
@@ -36,7 +40,8 @@ public record Screening(
   public Screening {
     emergencies = Set.copyOf(emergencies);
     redFlags = Set.copyOf(redFlags);
-    if (!PainBefore.valid(worstPain)) throw new IllegalArgumentException("pain is 0 to 10");
+    if (!PainBefore.valid(worstPain) || !PainBefore.valid(provokedPain.orElse(0)))
+      throw new IllegalArgumentException("pain is 0 to 10");
     conditions.forEach(
         (condition, side) -> {
           if (side.isPresent() && !condition.sided()) {
@@ -55,6 +60,7 @@ public record Screening(
         arm,
         settles,
         easilyProvoked,
+        provokedPain,
         conditions,
         baseline,
         medicines,
@@ -64,26 +70,21 @@ public record Screening(
   }
 
   public Irritability irritability() {
-    return Irritability.of(settles, easilyProvoked, worstPain);
+    return Irritability.of(settles, easilyProvoked, provokedPain);
   }
 
   /**
-   * The conditions, with those that examined red flags and signs leave on.
-   *
-   * @param cleared whether what was found has been examined
+   * The conditions, with those that red flags, signs and arm symptoms bring along, whatever was
+   * recorded about them: a clearance opens the gate, not the neck.
    */
-  public Map<Condition, Optional<Side>> inForce(boolean cleared) {
+  public Map<Condition, Optional<Side>> inForce() {
     Map<Condition, Optional<Side>> all = new EnumMap<>(Condition.class);
     all.putAll(conditions);
-    if (!cleared) return all;
-    for (RedFlag flag : redFlags) {
-      flag.leaves().ifPresent(c -> all.putIfAbsent(c, Optional.empty()));
-    }
-    if (armSymptoms) all.putIfAbsent(Condition.NERVE_ROOT, Optional.empty());
-    Set<EmergencySign> dizzy = EnumSet.of(EmergencySign.DIZZINESS, EmergencySign.NYSTAGMUS);
-    if (emergencies.stream().anyMatch(dizzy::contains)) {
-      all.putIfAbsent(Condition.DIZZINESS, Optional.empty());
-    }
+    Set<Condition> brought = EnumSet.noneOf(Condition.class);
+    redFlags.forEach(flag -> flag.leaves().ifPresent(brought::add));
+    emergencies.forEach(sign -> brought.addAll(sign.leaves()));
+    if (armSymptoms) brought.add(Condition.NERVE_ROOT);
+    brought.forEach(c -> all.putIfAbsent(c, Optional.empty()));
     return all;
   }
 }

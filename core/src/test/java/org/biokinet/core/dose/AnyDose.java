@@ -104,8 +104,7 @@ public final class AnyDose {
     boolean repeats = c.mode() == Mode.MOVE || c.mode() == Mode.CIRCLE;
     boolean contract = w instanceof Work.ContractRelax;
     boolean active = repeats || c.mode() == Mode.ISO || c.mode() == Mode.PULSE || contract;
-    boolean quiet =
-        c.mode() == Mode.BREATH || c.mode() == Mode.GAZE || c.mode() == Mode.WALK;
+    boolean quiet = c.mode() == Mode.BREATH || c.mode() == Mode.GAZE || c.mode() == Mode.WALK;
     Arbitrary<Optional<Direction>> only =
         c.sides().directed()
             ? Arbitraries.of(c.directions()).optional()
@@ -119,7 +118,8 @@ public final class AnyDose {
                     num(Bounds.BAND).map(b -> (Resistance) new Resistance.Band(b)))
                 .optional(0.4)
             : Arbitraries.just(Optional.empty());
-    Arbitrary<SideDose> unloaded = unloaded(c, w, only, active, contract, quiet, repeats, daily, desk);
+    Arbitrary<SideDose> unloaded =
+        unloaded(c, w, only, active, contract, quiet, repeats, daily, desk);
     return Combinators.combine(unloaded, load)
         .as(
             (d, l) ->
@@ -151,7 +151,9 @@ public final class AnyDose {
             range(Bounds.CEILING, !quiet),
             range(contract ? Bounds.CONTRACT_EFFORT : Bounds.EFFORT, active),
             range(Bounds.TEMPO, repeats),
-            range(Bounds.REST, c.mode() != Mode.BREATH && c.mode() != Mode.WALK && (!repeats || w.sets() > 1)),
+            range(
+                Bounds.REST,
+                c.mode() != Mode.BREATH && c.mode() != Mode.WALK && (!repeats || w.sets() > 1)),
             daily,
             range(Bounds.PER_WEEK, true),
             desk)

@@ -252,8 +252,7 @@ class DoseNotationTest {
     assertThat(new DoseWords(c, Locale.ENGLISH).of(dose)).isEqualTo(meaning);
   }
 
-  static final DoseContext ROW =
-      new DoseContext(Mode.MOVE, Sidedness.BOTH, false, true, List.of());
+  static final DoseContext ROW = new DoseContext(Mode.MOVE, Sidedness.BOTH, false, true, List.of());
   static final DoseContext WALK = new DoseContext(Mode.WALK, Sidedness.BOTH, false, List.of());
 
   /** Handbook section 4: "n kg | band 1..5", halves allowed; "walk: one length in min". */

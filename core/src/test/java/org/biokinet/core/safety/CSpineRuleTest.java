@@ -58,6 +58,29 @@ class CSpineRuleTest {
     assertThat(open(also, rule(true), "")).as("an emergency sign beside it").isFalse();
   }
 
+  /** Known vertebral disease, earlier neck surgery, acute weakness: the rule opens nothing. */
+  @Test
+  void itDoesNotHoldForAnUnstableOrOperatedNeck() {
+    for (RedFlag with :
+        Set.of(
+            RedFlag.INFLAMMATORY,
+            RedFlag.FUSION,
+            RedFlag.SURGERY,
+            RedFlag.BONE,
+            RedFlag.WEAKNESS)) {
+      Screening hurt = AssessmentTest.with(Set.of(), Set.of(RedFlag.TRAUMA_NEW, with), 2, Map.of());
+      assertThat(open(hurt, rule(true), "")).as(with.code()).isFalse();
+      assertThat(open(hurt, rule(true), "clinic: films are clear")).as(with.code()).isTrue();
+    }
+    for (Condition with :
+        Set.of(Condition.NECK_SURGERY, Condition.INFLAMMATORY, Condition.OSTEOPOROSIS)) {
+      Screening hurt =
+          AssessmentTest.with(
+              Set.of(), Set.of(RedFlag.TRAUMA_NEW), 2, Map.of(with, Optional.empty()));
+      assertThat(open(hurt, rule(true), "")).as(with.code()).isFalse();
+    }
+  }
+
   private static Optional<CSpineRule> rule(boolean turns) {
     return Optional.of(new CSpineRule(true, false, false, false, true, Optional.of(turns)));
   }

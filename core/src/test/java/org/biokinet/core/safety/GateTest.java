@@ -38,6 +38,7 @@ class GateTest {
             Optional.empty(),
             Optional.empty(),
             false,
+            Optional.empty(),
             Optional.empty()),
         DAY);
   }
@@ -46,7 +47,8 @@ class GateTest {
       Optional<Screening> s, boolean stopped, Optional<LocalDate> last, int daysLater) {
     List<Answered> answered = s.map(x -> List.of(asked(x, 0))).orElse(List.of());
     return Gate.of(
-        new Gate.Facts(false, answered, Optional.empty(), Optional.empty(), stopped, last),
+        new Gate.Facts(
+            false, answered, Optional.empty(), Optional.empty(), stopped, Optional.empty(), last),
         DAY.plusDays(daysLater));
   }
 
@@ -200,6 +202,7 @@ class GateTest {
                 Optional.empty(),
                 Optional.of(NOON.plusSeconds(60)),
                 false,
+                Optional.empty(),
                 Optional.of(DAY)),
             DAY);
     assertThat(why(dealtWith)).isEqualTo(Gate.Why.AFTER_STOP);
@@ -211,6 +214,7 @@ class GateTest {
                 Optional.empty(),
                 Optional.of(NOON.plusSeconds(60)),
                 false,
+                Optional.empty(),
                 Optional.of(DAY)),
             DAY);
     assertThat(since.open()).isTrue();
@@ -226,6 +230,7 @@ class GateTest {
                 Optional.empty(),
                 Optional.empty(),
                 false,
+                Optional.empty(),
                 Optional.empty()),
             DAY);
     assertThat(why(gate)).isEqualTo(Gate.Why.ARCHIVED);
@@ -250,7 +255,44 @@ class GateTest {
             Optional.of(NOON.plus(Duration.ofMinutes(minutes))),
             Optional.empty(),
             false,
+            Optional.empty(),
             Optional.empty()),
         DAY);
+  }
+
+  /**
+   * "After a pause of 14 days or more a renewal opens only re-entry doses" until somebody looks.
+   */
+  @Test
+  void whoRenewsAfterAPauseBeginsAgainSmaller() {
+    Answered first = asked(AssessmentTest.calm(), 0);
+    Answered renewed =
+        answered(AssessmentTest.calm(), Answered.Source.AFTER_PAUSE, 60, Optional.empty());
+    assertThat(reEntry(Optional.empty(), renewed, first)).isTrue();
+    assertThat(reEntry(Optional.of(renewed.at().plusSeconds(1)), renewed, first))
+        .as("a practitioner has looked")
+        .isFalse();
+    assertThat(reEntry(Optional.of(first.at()), renewed, first)).as("looked before").isTrue();
+    Answered again = answered(AssessmentTest.calm(), Answered.Source.RENEWAL, 90, Optional.empty());
+    assertThat(reEntry(Optional.empty(), again, renewed, first)).as("renewed once more").isTrue();
+    assertThat(reEntry(Optional.empty(), asked(AssessmentTest.calm(), 120), renewed, first))
+        .as("screened by a practitioner")
+        .isFalse();
+    assertThat(reEntry(Optional.empty(), first)).isFalse();
+  }
+
+  private static boolean reEntry(Optional<Instant> lookedAt, Answered... newestFirst) {
+    Gate gate =
+        Gate.of(
+            new Gate.Facts(
+                false,
+                List.of(newestFirst),
+                Optional.empty(),
+                Optional.empty(),
+                false,
+                lookedAt,
+                Optional.empty()),
+            DAY);
+    return ((Gate.Open) gate).reEntry();
   }
 }
