@@ -167,7 +167,9 @@ public class DemoLoader implements ApplicationRunner {
     OwnExercise levator = library.entry(me, "levator-stretch").copied();
     Map<String, String> facts = new HashMap<>(levator.facts());
     facts.put("positions", "stand");
-    facts.put("precautions", "cx-rot");
+    // No hand on the head: the arm stays down.
+    facts.put("precautions", "cx-flex, cx-rot");
+    facts.remove("other-limb");
     Map<String, String> words = new HashMap<>(levator.words());
     words.put("name", "Levator stretch at the chart table");
     words.put("also", "table levator");
@@ -176,7 +178,10 @@ public class DemoLoader implements ApplicationRunner {
     words.put("fault-2", "the {side} arm pushes → let it rest");
     words.put("out", "Lift the head slowly. Take the {side} hand off the table.");
     words.put("why", "For chart drafters: the table keeps the shoulder down, no hand on the head.");
-    library.save(me, new OwnExercise("", facts, words), 0);
+    if (library.save(me, new OwnExercise("", facts, words), 0)
+        instanceof LibraryService.Outcome.Wrong wrong) {
+      throw new IllegalStateException(wrong.problems().toString());
+    }
   }
 
   /** One whose screening ends soon, one back from leave, and one whose treatment has ended. */
@@ -432,7 +437,9 @@ public class DemoLoader implements ApplicationRunner {
       drafts.edit(
           me, client.getId(), seq++, new DraftEdit.Add(UUID.randomUUID().toString(), i[0], i[1]));
     }
-    drafts.share(me, client.getId(), seq);
+    if (drafts.share(me, client.getId(), seq) instanceof DraftService.Outcome.Refused refused) {
+      throw new IllegalStateException("%s: %s".formatted(client.name(), refused.why()));
+    }
   }
 
   private void perform(

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.biokinet.core.exercise.OwnExercise;
@@ -64,6 +65,11 @@ record EntryForm(
           "target",
           "contract-relax",
           "precautions",
+          "treated-limb",
+          "other-limb",
+          "intents",
+          "tempo",
+          "resisted",
           "easier",
           "harder",
           "drawn-as",
@@ -118,6 +124,7 @@ record EntryForm(
     // A dose may hold a comma and is one value.
     for (String key : List.of("start", "target")) facts.put(key, text(sent, key));
     facts.put(PoseEditor.FIELD, PoseEditor.moved(facts, sent));
+    dropWithoutGround(facts);
     Map<String, String> words = new LinkedHashMap<>();
     for (Text t : TEXTS) words.put(t.key(), text(sent, t.key()));
     for (int i = 1; i <= FAULTS; i++) {
@@ -131,6 +138,27 @@ record EntryForm(
         id(text(sent, "draft")),
         new OwnExercise(text(sent, "code"), facts, words),
         Map.of());
+  }
+
+  /** What the form does not show goes with what it is about: a code, a target, the sides. */
+  private static void dropWithoutGround(Map<String, String> facts) {
+    boolean sided = facts.getOrDefault("sides", "").startsWith("each");
+    List<String> codes = sided ? list(facts, "precautions") : List.of();
+    for (String limb : List.of("treated-limb", "other-limb")) {
+      facts.put(limb, only(list(facts, limb), codes::contains));
+    }
+    List<String> targets = list(facts, "targets");
+    facts.put(
+        "intents",
+        only(list(facts, "intents"), pair -> targets.contains(pair.split("\\s+", -1)[0])));
+  }
+
+  private static List<String> list(Map<String, String> facts, String key) {
+    return Arrays.stream(facts.getOrDefault(key, "").split(",", -1)).map(String::strip).toList();
+  }
+
+  private static String only(List<String> values, Predicate<String> kept) {
+    return values.stream().filter(kept).collect(Collectors.joining(", "));
   }
 
   private static String text(MultiValueMap<String, String> sent, String key) {

@@ -57,7 +57,7 @@ public record EntryView(
         words,
         lines(words.on(e, left, first, locale), words.on(e, right, first, locale), locale),
         first.isPresent(),
-        Ladder.between(e.start(), e.target()).rungs().stream()
+        Ladder.of(e).rungs().stream()
             .map(r -> (Dose) new Dose.Alike(r))
             .map(d -> new Rung(DoseNotation.format(d), doses.of(d)))
             .toList(),

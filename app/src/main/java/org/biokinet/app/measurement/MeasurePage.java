@@ -40,6 +40,7 @@ record MeasurePage(
     Upright upright,
     List<ActivityLine> activities,
     List<String> mapChanges,
+    List<String> asks,
     List<PainMap.Mark> marks,
     List<PainMap.Mark> clientMarks,
     List<Scored> scores) {
@@ -108,6 +109,7 @@ record MeasurePage(
         upright(visit),
         goals.stream().map(g -> activity(g, visit, all)).toList(),
         changes,
+        mine.asksForSigns(),
         mine.strongest(),
         visit.map(true).orElse(PainMap.EMPTY).strongest(),
         scores(visit, all));

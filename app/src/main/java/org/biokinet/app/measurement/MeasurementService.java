@@ -20,6 +20,7 @@ import org.biokinet.app.account.AccountService;
 import org.biokinet.app.account.Audit;
 import org.biokinet.app.account.Me;
 import org.biokinet.app.client.Client;
+import org.biokinet.app.client.ClientEvent;
 import org.biokinet.app.client.ClientMe;
 import org.biokinet.app.client.ClientService;
 import org.biokinet.app.library.LibraryService;
@@ -47,7 +48,7 @@ public class MeasurementService {
   /**
    * A finding with what the practitioner made of it.
    *
-   * @param treat what to treat, in words: "right upper trapezius"
+   * @param treat what exercises for it are found by: "upper trapezius", "trunk rotation"
    */
   public record Judged(String code, String words, List<String> treat, State state) {
 
@@ -116,14 +117,24 @@ public class MeasurementService {
     audit.changed(me, clientId, "measured", "MAP");
   }
 
-  /** The same on the client's own map, which stands apart. */
+  /**
+   * The same on the client's own map, which stands apart. What asks for the signs of an emergency
+   * is put before the practitioner.
+   *
+   * @return whether this mark asks for the signs
+   */
   @Changes
-  public void mark(ClientMe me, PainMap.Mark mark, boolean clear) {
-    Client client = clients.byId(me.id());
+  public boolean mark(ClientMe me, PainMap.Mark mark, boolean clear) {
+    Client client = clients.lock(me);
     PainMap now = ownMap(client);
     PainMap then = clear ? now.without(mark.area(), mark.side()) : now.with(mark);
     keep(client, new Measured.BodyMap(then), null);
     audit.changedByClient(me.practiceId(), me.id(), "measured", "MAP");
+    List<String> asks =
+        then.asksForSigns().stream().filter(a -> !now.asksForSigns().contains(a)).toList();
+    if (asks.isEmpty()) return false;
+    clients.happened(me.id(), ClientEvent.Kind.MAP_ASKS, null, String.join(", ", asks));
+    return true;
   }
 
   /** What the client has marked today. */
@@ -221,10 +232,17 @@ public class MeasurementService {
           new Judged(
               f.code(),
               f.words(),
-              f.treat().stream().map(t -> t.tissue().label()).distinct().toList(),
+              f.treat().stream().map(MeasurementService::searched).distinct().toList(),
               state));
     }
     return judged;
+  }
+
+  /** How an exercise for it is found. */
+  private static String searched(Finding.Target target) {
+    return target instanceof Finding.Target.OfTissue t
+        ? t.tissue().label()
+        : ((Finding.Target.OfMotion) target).motion().label();
   }
 
   /** Those that nobody dismissed: planning starts from them. */

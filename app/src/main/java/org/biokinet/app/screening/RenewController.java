@@ -11,6 +11,7 @@ import org.biokinet.app.client.ClientService;
 import org.biokinet.app.support.Days;
 import org.biokinet.core.safety.EmergencySign;
 import org.biokinet.core.safety.RedFlag;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -36,8 +37,15 @@ class RenewController {
     this.accounts = accounts;
   }
 
+  /**
+   * @param map whether something on the body map asks for it
+   */
   @GetMapping
-  String ask(@AuthenticationPrincipal ClientMe me, Model model) {
+  String ask(
+      @AuthenticationPrincipal ClientMe me,
+      @RequestParam(required = false) @Nullable String map,
+      Model model) {
+    model.addAttribute("map", map != null);
     return show(me, Renewal.BLANK, Map.of(), model);
   }
 
@@ -59,7 +67,8 @@ class RenewController {
 
   private String show(ClientMe me, Renewal renewal, Map<String, String> problems, Model model) {
     Optional<ScreeningService.Renewable> since = screenings.renewal(clients.byId(me.id()));
-    if (since.isEmpty()) return "redirect:/me/today";
+    // Who has not been asked yet is asked everything.
+    if (since.isEmpty()) return "redirect:/me/before-visit";
     model.addAttribute("me", me);
     model.addAttribute("practice", accounts.practice(me.practiceId()));
     model.addAttribute("since", Days.day(since.get().since()));

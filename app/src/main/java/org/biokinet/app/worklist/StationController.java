@@ -100,6 +100,7 @@ class StationController {
     model.addAttribute(
         "open",
         history.paused()
+            || history.open(ClientEvent.Kind.MAP_ASKS).isPresent()
             || history.open(ClientEvent.Kind.PAIN_TOO_HIGH).isPresent()
             || history.open(ClientEvent.Kind.WHILE_CLOSED).isPresent());
     links

@@ -146,6 +146,7 @@ public class WorklistService implements Urgent {
                   closed(),
                   gate instanceof Gate.Open open && open.renewable(),
                   history.open(ClientEvent.Kind.WHILE_CLOSED).map(ClientEvent::at),
+                  history.open(ClientEvent.Kind.MAP_ASKS).map(ClientEvent::at),
                   history.open(ClientEvent.Kind.PAIN_TOO_HIGH).map(ClientEvent::at),
                   history.pinForgotten(),
                   rise(),
@@ -207,6 +208,13 @@ public class WorklistService implements Urgent {
                     .formatted(
                         when(history.newest(ClientEvent.Kind.PIN_FORGOTTEN).orElseThrow().at())),
                 Station.DO);
+        case MAP_ASKS -> {
+          ClientEvent e = history.open(ClientEvent.Kind.MAP_ASKS).orElseThrow();
+          String reason =
+              "Marked on the body map %s: %s. Ask for the signs."
+                  .formatted(when(e.at()), e.detail());
+          yield row(week, attention, "Ask for the signs", reason, Station.DO);
+        }
         case PAIN_TOO_HIGH -> {
           ClientEvent e = history.open(ClientEvent.Kind.PAIN_TOO_HIGH).orElseThrow();
           String reason = "Not started, %s, %s.".formatted(e.detail(), when(e.at()));

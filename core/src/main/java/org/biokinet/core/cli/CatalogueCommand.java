@@ -109,7 +109,7 @@ final class CatalogueCommand {
         e.precautions().stream().map(Precaution::label).sorted().collect(Collectors.joining(", ")));
     field(
         "dose ladder",
-        Ladder.between(e.start(), e.target()).rungs().stream()
+        Ladder.of(e).rungs().stream()
             .map(r -> DoseNotation.format(new Dose.Alike(r)))
             .collect(Collectors.joining(" → ")));
     field("easier", e.easier().orElse(""));

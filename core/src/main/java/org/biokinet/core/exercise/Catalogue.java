@@ -2,6 +2,7 @@ package org.biokinet.core.exercise;
 
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -10,11 +11,13 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.biokinet.core.anatomy.Coded;
 import org.biokinet.core.anatomy.Equipment;
+import org.biokinet.core.anatomy.Intent;
 import org.biokinet.core.anatomy.Position;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.anatomy.SidedMotion;
@@ -218,6 +221,8 @@ public final class Catalogue {
         s.optional("turns").map(v -> code(s, "turns", Relation.class)),
         s.optional("closes").isPresent(),
         codes(s, "targets", Tissue.class),
+        intents(s),
+        s.optional("tempo").map(t -> OptionalInt.of(seconds(s, t))).orElseGet(OptionalInt::empty),
         codes(s, "positions", Position.class),
         set(s, "equipment", Equipment.class),
         dose(s, "start", context),
@@ -229,6 +234,26 @@ public final class Catalogue {
         s.optional("harder"),
         s.optional(DRAWN_AS),
         s.optional(POSED));
+  }
+
+  /** {@code intents: dnf strengthen, suboccipitals lengthen}. */
+  private static Map<Tissue, Intent> intents(Stanza s) {
+    Map<Tissue, Intent> intents = new EnumMap<>(Tissue.class);
+    for (String pair : s.list("intents")) {
+      String[] words = pair.split("\\s+", -1);
+      if (words.length != 2) {
+        throw new CatalogueException(
+            "%s intents: a target and what it does, not '%s'".formatted(s.id(), pair));
+      }
+      intents.put(
+          code(s, "intents", words[0], Tissue.class), code(s, "intents", words[1], Intent.class));
+    }
+    return intents;
+  }
+
+  private static int seconds(Stanza s, String text) {
+    if (text.matches("\\d{1,2}s")) return Integer.parseInt(text.substring(0, text.length() - 1));
+    throw new CatalogueException("%s tempo: such as 10s, not %s".formatted(s.id(), text));
   }
 
   static Dose dose(Stanza s, String key, DoseContext context) {

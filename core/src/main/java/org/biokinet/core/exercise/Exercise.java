@@ -2,13 +2,17 @@ package org.biokinet.core.exercise;
 
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.Set;
 import org.biokinet.core.anatomy.Equipment;
+import org.biokinet.core.anatomy.Intent;
 import org.biokinet.core.anatomy.Position;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.anatomy.SidedMotion;
 import org.biokinet.core.anatomy.Tissue;
+import org.biokinet.core.dose.Bounds;
 import org.biokinet.core.dose.Dose;
 import org.biokinet.core.dose.DoseContext;
 
@@ -20,6 +24,8 @@ import org.biokinet.core.dose.DoseContext;
  * @param closes whether it belongs at the very end of a session
  * @param turn the head's rotation, where it differs from the main movement or adds to it
  * @param targets the first is primary; never empty
+ * @param intents what is done to each target where the entry says otherwise than its mode
+ * @param tempo seconds a repetition where a dose says nothing; empty for the practice's own pace
  * @param positions allowed positions, the usual one first; never empty
  * @param start the catalogue's start dose
  * @param target the catalogue's target dose
@@ -38,6 +44,8 @@ public record Exercise(
     Optional<Relation> turn,
     boolean closes,
     List<Tissue> targets,
+    Map<Tissue, Intent> intents,
+    OptionalInt tempo,
     List<Position> positions,
     Set<Equipment> equipment,
     Dose start,
@@ -52,6 +60,16 @@ public record Exercise(
 
   public Exercise {
     targets = List.copyOf(targets);
+    intents = Map.copyOf(intents);
+    if (!targets.containsAll(intents.keySet())) {
+      throw new IllegalArgumentException(id + " says what it does to something it is not for");
+    }
+    tempo.ifPresent(
+        seconds -> {
+          if (!Bounds.TEMPO.allows(seconds)) {
+            throw new IllegalArgumentException(id + " tempo: " + Bounds.TEMPO.refusal(seconds));
+          }
+        });
     positions = List.copyOf(positions);
     equipment = Set.copyOf(equipment);
     precautions = Set.copyOf(precautions);
@@ -62,6 +80,31 @@ public record Exercise(
     if (relation.isPresent() && !doseContext.sides().sided()) {
       throw new IllegalArgumentException(id + " moves relative to a side but has none");
     }
+  }
+
+  /**
+   * What it does to one of its targets. Unless the entry says otherwise a hold lengthens muscles,
+   * effort strengthens them, a movement mobilises, and breath, gaze and release calm; a motion, a
+   * joint or a nerve is never lengthened or strengthened.
+   */
+  public Intent intentFor(Tissue target) {
+    Intent said = intents.get(target);
+    if (said != null) return said;
+    Intent usual =
+        switch (doseContext.mode()) {
+          case HOLD -> Intent.LENGTHEN;
+          case ISO -> Intent.STRENGTHEN;
+          case MOVE, PULSE -> group.isStrength() ? Intent.STRENGTHEN : Intent.MOBILISE;
+          case CIRCLE, WALK -> Intent.MOBILISE;
+          case BREATH, GAZE, RELEASE -> Intent.CALM;
+        };
+    boolean ofMuscles = usual == Intent.LENGTHEN || usual == Intent.STRENGTHEN;
+    return ofMuscles && target.kind() != Tissue.Kind.MUSCLE ? Intent.MOBILISE : usual;
+  }
+
+  /** Whether it does this to one of its targets. */
+  public boolean serves(Tissue target, Intent intent) {
+    return targets.contains(target) && intentFor(target) == intent;
   }
 
   /** The same exercise, with precautions that it was not known to have. */
@@ -77,6 +120,8 @@ public record Exercise(
         turn,
         closes,
         targets,
+        intents,
+        tempo,
         positions,
         equipment,
         start,

@@ -36,6 +36,10 @@ public enum Group implements Coded {
     return code.replace('-', ' ');
   }
 
+  public boolean isStrength() {
+    return this == NECK_STRENGTH || this == SHOULDER_STRENGTH || this == SCAPULAR_STRENGTH;
+  }
+
   /** Neck positions are entered and left more slowly. */
   public boolean isNeck() {
     return this == NECK_MOBILITY || this == NECK_STRETCH || this == NECK_STRENGTH;

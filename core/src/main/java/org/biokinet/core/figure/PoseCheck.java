@@ -72,7 +72,7 @@ public final class PoseCheck {
       case NECK_ROTATION -> Optional.of(Joint.NECK_TURN);
       case TRUNK_LATERAL_FLEXION -> Optional.of(Joint.THORAX_TILT);
       case TRUNK_ROTATION -> Optional.of(Joint.THORAX_TURN);
-      case LIMB -> Optional.empty();
+      default -> Optional.empty();
     };
   }
 

@@ -55,7 +55,9 @@ public enum Band implements Coded {
     if (amount.aWeek() == 0) return Verdict.NONE;
     if (amount.aWeek() > MOST_A_WEEK) return Verdict.OVER;
     boolean enough =
-        amount.aDay() >= leastADay && amount.aWeek() >= leastAWeek && amount.days() >= leastDays;
+        amount.onDays(leastDays) >= leastADay
+            && amount.aWeek() >= leastAWeek
+            && amount.days() >= leastDays;
     return enough ? Verdict.IN : Verdict.UNDER;
   }
 

@@ -6,6 +6,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.biokinet.core.anatomy.Intent;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.anatomy.Tissue;
 import org.biokinet.core.dose.SideDose;
@@ -87,6 +88,11 @@ public record Ledger(List<Entry> entries) {
     int days = days(dose);
     List<Tissue> targets = item.exercise().targets();
     for (int t = 0; t < targets.size(); t++) {
+      // A stretch may mobilise or calm one of its targets; that is no stretch of it.
+      boolean counts =
+          item.exercise().intentFor(targets.get(t)) == Intent.LENGTHEN
+              || targets.get(t).kind() != Tissue.Kind.MUSCLE;
+      if (!counts) continue;
       double daily = seconds * Volume.times(dose) * (t == 0 ? 1 : 0.5);
       Amount[] both = sums.computeIfAbsent(targets.get(t), x -> none());
       int at = side == Side.LEFT ? 0 : 1;

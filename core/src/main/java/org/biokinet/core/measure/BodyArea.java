@@ -1,5 +1,9 @@
 package org.biokinet.core.measure;
 
+import static org.biokinet.core.measure.Aim.lengthen;
+import static org.biokinet.core.measure.Aim.mobilise;
+import static org.biokinet.core.measure.Aim.strengthen;
+
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
@@ -34,18 +38,8 @@ public enum BodyArea implements Coded {
       -7,
       3.2,
       2.4,
-      Tissue.SUBOCCIPITALS),
-  THROAT(
-      "throat",
-      Region.FRONT_OF_NECK,
-      View.FRONT,
-      Part.NECK,
-      1.7,
-      5,
-      4,
-      1.6,
-      3.4,
-      Tissue.ANTERIOR_NECK),
+      lengthen(Tissue.SUBOCCIPITALS)),
+  THROAT("throat", Region.FRONT_OF_NECK, View.FRONT, Part.NECK, 1.7, 5, 4, 1.6, 3.4),
   SIDE_OF_NECK(
       "side of the neck",
       Region.FRONT_OF_NECK,
@@ -56,8 +50,8 @@ public enum BodyArea implements Coded {
       1,
       1.5,
       3.4,
-      Tissue.SCALENES,
-      Tissue.SCM),
+      lengthen(Tissue.SCALENES),
+      lengthen(Tissue.SCM)),
   UPPER_NECK(
       "upper neck",
       Region.BACK_OF_NECK,
@@ -68,8 +62,8 @@ public enum BodyArea implements Coded {
       -4,
       2.4,
       2.4,
-      Tissue.SUBOCCIPITALS,
-      Tissue.NECK_EXTENSORS),
+      lengthen(Tissue.SUBOCCIPITALS),
+      lengthen(Tissue.NECK_EXTENSORS)),
   LOWER_NECK(
       "lower neck",
       Region.BACK_OF_NECK,
@@ -80,8 +74,8 @@ public enum BodyArea implements Coded {
       -4,
       2.6,
       2.6,
-      Tissue.LEVATOR,
-      Tissue.NECK_EXTENSORS),
+      lengthen(Tissue.LEVATOR),
+      lengthen(Tissue.NECK_EXTENSORS)),
   COLLARBONE(
       "collarbone",
       Region.FRONT_OF_SHOULDER,
@@ -92,7 +86,7 @@ public enum BodyArea implements Coded {
       2,
       5.4,
       2.2,
-      Tissue.SCALENES),
+      lengthen(Tissue.SCALENES)),
   SHOULDER_FRONT(
       "front of the shoulder",
       Region.FRONT_OF_SHOULDER,
@@ -103,8 +97,8 @@ public enum BodyArea implements Coded {
       3,
       3.6,
       4.6,
-      Tissue.ANTERIOR_DELTOID,
-      Tissue.PEC_MINOR),
+      lengthen(Tissue.ANTERIOR_DELTOID),
+      lengthen(Tissue.PEC_MINOR)),
   SHOULDER_OUTSIDE(
       "outside of the shoulder",
       Region.FRONT_OF_SHOULDER,
@@ -114,8 +108,7 @@ public enum BodyArea implements Coded {
       -8,
       0,
       2.4,
-      4,
-      Tissue.DELTOID),
+      4),
   TOP_OF_SHOULDER(
       "top of the shoulder",
       Region.TOP_OF_SHOULDER,
@@ -126,8 +119,8 @@ public enum BodyArea implements Coded {
       -4,
       5.4,
       2.4,
-      Tissue.UPPER_TRAP,
-      Tissue.LEVATOR),
+      lengthen(Tissue.UPPER_TRAP),
+      lengthen(Tissue.LEVATOR)),
   SHOULDER_BLADE(
       "shoulder blade",
       Region.BACK_OF_SHOULDER,
@@ -138,8 +131,9 @@ public enum BodyArea implements Coded {
       -8,
       4.4,
       5,
-      Tissue.EXTERNAL_ROTATORS,
-      Tissue.MID_TRAP),
+      strengthen(Tissue.MID_TRAP),
+      strengthen(Tissue.LOWER_TRAP),
+      lengthen(Tissue.PEC_MAJOR)),
   SHOULDER_BACK(
       "back of the shoulder",
       Region.BACK_OF_SHOULDER,
@@ -150,7 +144,7 @@ public enum BodyArea implements Coded {
       -3,
       3.6,
       4.6,
-      Tissue.POSTERIOR_DELTOID),
+      lengthen(Tissue.POSTERIOR_DELTOID)),
   BESIDE_SPINE(
       "between spine and blade",
       Region.UPPER_BACK,
@@ -161,8 +155,10 @@ public enum BodyArea implements Coded {
       -8,
       2.6,
       6,
-      Tissue.RHOMBOIDS,
-      Tissue.MID_TRAP),
+      strengthen(Tissue.MID_TRAP),
+      strengthen(Tissue.LOWER_TRAP),
+      lengthen(Tissue.PEC_MAJOR),
+      lengthen(Tissue.PEC_MINOR)),
   MID_BACK(
       "middle of the back",
       Region.UPPER_BACK,
@@ -173,22 +169,11 @@ public enum BodyArea implements Coded {
       -8,
       5,
       4.6,
-      Tissue.THORACIC_EXTENSORS),
-  UPPER_CHEST(
-      "upper chest",
-      Region.CHEST,
-      View.FRONT,
-      Part.THORAX,
-      6.5,
-      17,
-      8,
-      5,
-      3.4,
-      Tissue.PEC_MAJOR,
-      Tissue.PEC_MINOR),
-  LOWER_CHEST(
-      "lower chest", Region.CHEST, View.FRONT, Part.THORAX, 6, 9, 8, 5, 4, Tissue.PEC_MAJOR),
-  RIBS("ribs", Region.CHEST, View.FRONT, Part.THORAX, 9, 2, 5, 3.4, 3.6, Tissue.INTERCOSTALS),
+      strengthen(Tissue.THORACIC_EXTENSORS),
+      mobilise(Tissue.THORACIC_EXTENSION)),
+  UPPER_CHEST("upper chest", Region.CHEST, View.FRONT, Part.THORAX, 6.5, 17, 8, 5, 3.4),
+  LOWER_CHEST("lower chest", Region.CHEST, View.FRONT, Part.THORAX, 6, 9, 8, 5, 4),
+  RIBS("ribs", Region.CHEST, View.FRONT, Part.THORAX, 9, 2, 5, 3.4, 3.6),
   UPPER_ARM_FRONT(
       "front of the upper arm",
       Region.UPPER_ARM,
@@ -209,7 +194,7 @@ public enum BodyArea implements Coded {
       -3,
       3.2,
       5.4,
-      Tissue.TRICEPS),
+      lengthen(Tissue.TRICEPS)),
   ELBOW_FRONT(
       "inside of the elbow", Region.FOREARM, View.FRONT, Part.LEFT_FOREARM, 0, -1, 3, 2.8, 2.8),
   ELBOW_BACK(
@@ -224,7 +209,7 @@ public enum BodyArea implements Coded {
       2,
       2.6,
       6,
-      Tissue.WRIST_FLEXORS),
+      lengthen(Tissue.WRIST_FLEXORS)),
   FOREARM_BACK(
       "forearm, back",
       Region.FOREARM,
@@ -235,36 +220,26 @@ public enum BodyArea implements Coded {
       -2,
       2.6,
       6,
-      Tissue.WRIST_EXTENSORS),
+      lengthen(Tissue.WRIST_EXTENSORS)),
   WRIST_FRONT("wrist, palm side", Region.HAND, View.FRONT, Part.LEFT_HAND, 0, -1, 1, 2.3, 2),
   WRIST_BACK("wrist, back", Region.HAND, View.BACK, Part.LEFT_HAND, 0, -1, -1, 2.3, 2),
   PALM("palm", Region.HAND, View.FRONT, Part.LEFT_HAND, 0, -6, 1, 2.6, 2.8),
   BACK_OF_HAND("back of the hand", Region.HAND, View.BACK, Part.LEFT_HAND, 0, -6, -1, 2.6, 2.8),
   FINGERS("fingers", Region.HAND, View.FRONT, Part.LEFT_HAND, 0, -13, 1, 2.6, 3.6),
-  BELLY(
-      "belly",
-      Region.BELLY_AND_HIP,
-      View.FRONT,
-      Part.PELVIS,
-      5,
-      14,
-      8,
-      5,
-      5.6,
-      Tissue.ANTERIOR_TRUNK),
-  GROIN(
-      "groin",
-      Region.BELLY_AND_HIP,
-      View.FRONT,
+  BELLY("belly", Region.BELLY_AND_HIP, View.FRONT, Part.PELVIS, 5, 14, 8, 5, 5.6),
+  GROIN("groin", Region.BELLY_AND_HIP, View.FRONT, Part.PELVIS, 7, -2, 6, 3.6, 3.6),
+  LOW_BACK("low back", Region.LOW_BACK, View.BACK, Part.PELVIS, 4.5, 13, -8, 4.5, 5.4),
+  BUTTOCK(
+      "buttock",
+      Region.LOW_BACK,
+      View.BACK,
       Part.PELVIS,
       7,
-      -2,
+      -1,
+      -8,
       6,
-      3.6,
-      3.6,
-      Tissue.HIP_FLEXORS),
-  LOW_BACK("low back", Region.LOW_BACK, View.BACK, Part.PELVIS, 4.5, 13, -8, 4.5, 5.4),
-  BUTTOCK("buttock", Region.LOW_BACK, View.BACK, Part.PELVIS, 7, -1, -8, 6, 5.6, Tissue.GLUTES),
+      5.6,
+      lengthen(Tissue.GLUTES)),
   THIGH_FRONT("front of the thigh", Region.LEG, View.FRONT, Part.LEFT_THIGH, 0, -20, 5, 5, 11),
   THIGH_BACK(
       "back of the thigh",
@@ -276,7 +251,7 @@ public enum BodyArea implements Coded {
       -5,
       5,
       11,
-      Tissue.HAMSTRINGS),
+      lengthen(Tissue.HAMSTRINGS)),
   KNEE("knee", Region.LEG, View.FRONT, Part.LEFT_SHANK, 0, 0, 4, 4, 4),
   SHIN("shin", Region.LEG, View.FRONT, Part.LEFT_SHANK, 0, -20, 3, 3.6, 10),
   CALF("calf", Region.LEG, View.BACK, Part.LEFT_SHANK, 0, -14, -3, 4, 10);
@@ -322,7 +297,7 @@ public enum BodyArea implements Coded {
   private final Vec local;
   private final double width;
   private final double height;
-  private final List<Tissue> tissues;
+  private final List<Aim> aims;
 
   BodyArea(
       String label,
@@ -334,7 +309,7 @@ public enum BodyArea implements Coded {
       double z,
       double width,
       double height,
-      Tissue... tissues) {
+      Aim... aims) {
     this.label = label;
     this.region = region;
     this.view = view;
@@ -342,7 +317,7 @@ public enum BodyArea implements Coded {
     this.local = new Vec(x, y, z);
     this.width = width;
     this.height = height;
-    this.tissues = List.copyOf(Arrays.asList(tissues));
+    this.aims = List.copyOf(Arrays.asList(aims));
   }
 
   @Override
@@ -363,9 +338,19 @@ public enum BodyArea implements Coded {
     return view;
   }
 
-  /** What lies under it and can be treated, the nearest first. */
-  public List<Tissue> tissues() {
-    return tissues;
+  /**
+   * What is thought of when it aches, the most promising first. Between the shoulder blades the
+   * back is long already, so it is strengthened and the front lengthened. Nothing where an ache is
+   * not the business of a stretch: throat, chest, ribs, belly, groin, and the outside of the
+   * shoulder, where pain is mostly told on from elsewhere.
+   */
+  List<Aim> aims() {
+    return aims;
+  }
+
+  /** Whether a mark here asks for the signs of an emergency, whatever it feels like. */
+  boolean asksForSigns() {
+    return region == Region.CHEST || this == THROAT || this == BELLY || this == GROIN;
   }
 
   /**

@@ -2,7 +2,9 @@ package org.biokinet.core.measure;
 
 import java.util.List;
 import java.util.Optional;
+import org.biokinet.core.anatomy.Intent;
 import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.anatomy.SidedMotion;
 import org.biokinet.core.anatomy.Tissue;
 
 /**
@@ -17,14 +19,44 @@ import org.biokinet.core.anatomy.Tissue;
 public record Finding(
     String code, String title, String evidence, List<Target> treat, double weight) {
 
-  /**
-   * @param side the treated side; empty for both
-   */
-  public record Target(Tissue tissue, Optional<Side> side) {
+  /** What to do about it: something to a tissue, or a motion to be practised. */
+  public sealed interface Target {
 
-    /** "right upper trapezius". */
-    public String words() {
-      return side.map(s -> s == Side.LEFT ? "left " : "right ").orElse("") + tissue.label();
+    Intent intent();
+
+    /** "lengthen the right upper trapezius". */
+    String words();
+
+    /**
+     * @param side the treated side; empty for both
+     */
+    record OfTissue(Intent intent, Tissue tissue, Optional<Side> side) implements Target {
+      @Override
+      public String words() {
+        return "%s %s%s"
+            .formatted(intent.code(), side.map(s -> word(s) + " ").orElse(""), tissue.label());
+      }
+    }
+
+    /**
+     * @param toward where the motion goes; of a limb, whose it is
+     */
+    record OfMotion(SidedMotion motion, Side toward) implements Target {
+      @Override
+      public Intent intent() {
+        return Intent.MOBILISE;
+      }
+
+      @Override
+      public String words() {
+        return motion.ofALimb()
+            ? "mobilise: %s %s".formatted(word(toward), motion.label())
+            : "mobilise: %s to the %s".formatted(motion.label(), word(toward));
+      }
+    }
+
+    private static String word(Side side) {
+      return side == Side.LEFT ? "left" : "right";
     }
   }
 
@@ -32,7 +64,7 @@ public record Finding(
     treat = List.copyOf(treat);
   }
 
-  /** "tilting left 31° of 45, 11° less than right → right upper trapezius, right levator". */
+  /** "tilting left 31° of 45, 11° less than right → lengthen right upper trapezius". */
   public String words() {
     String targets = String.join(", ", treat.stream().map(Target::words).toList());
     return targets.isEmpty() ? evidence : evidence + " → " + targets;

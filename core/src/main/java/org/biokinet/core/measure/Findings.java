@@ -1,6 +1,7 @@
 package org.biokinet.core.measure;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.HashMap;
@@ -9,10 +10,10 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
+import org.biokinet.core.anatomy.Intent;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.anatomy.SidedMotion;
 import org.biokinet.core.anatomy.Tissue;
-import org.biokinet.core.dose.Mode;
 import org.biokinet.core.exercise.Catalogue;
 import org.biokinet.core.exercise.Exercise;
 
@@ -85,7 +86,13 @@ public final class Findings {
                             "craniovertebral angle %.1f°, under %.0f",
                             p.craniovertebral(),
                             Posture.FORWARD_HEAD),
-                        both(Tissue.SUBOCCIPITALS, Tissue.DNF),
+                        both(
+                            Aim.strengthen(Tissue.DNF),
+                            Aim.lengthen(Tissue.SUBOCCIPITALS),
+                            Aim.strengthen(Tissue.MID_TRAP),
+                            Aim.strengthen(Tissue.LOWER_TRAP),
+                            Aim.lengthen(Tissue.PEC_MAJOR),
+                            Aim.lengthen(Tissue.PEC_MINOR)),
                         (Posture.FORWARD_HEAD - p.craniovertebral()) / 5)));
     if (m.endurance().isPresent() && m.endurance().getAsInt() < LOW_ENDURANCE) {
       found.add(
@@ -97,17 +104,19 @@ public final class Findings {
                   "held %d s, under the %.1f s of a small group with neck pain",
                   m.endurance().getAsInt(),
                   LOW_ENDURANCE),
-              both(Tissue.DNF),
+              both(Aim.strengthen(Tissue.DNF)),
               (LOW_ENDURANCE - m.endurance().getAsInt()) / 10));
     }
     found.sort(Comparator.comparingDouble(Finding::weight).reversed());
     return List.copyOf(found);
   }
 
-  private static List<Finding.Target> both(Tissue... tissues) {
-    List<Finding.Target> targets = new ArrayList<>();
-    for (Tissue t : tissues) targets.add(new Finding.Target(t, Optional.empty()));
-    return targets;
+  private static List<Finding.Target> both(Aim... aims) {
+    return Arrays.stream(aims).map(a -> target(a, Optional.empty())).toList();
+  }
+
+  private static Finding.Target target(Aim aim, Optional<Side> side) {
+    return new Finding.Target.OfTissue(aim.intent(), aim.tissue(), side);
   }
 
   private void range(Motion motion, Map<Side, Double> sides, List<Finding> found) {
@@ -170,8 +179,14 @@ public final class Findings {
   private static Finding straight(Motion motion, double degrees) {
     List<Finding.Target> treat =
         motion == Motion.NECK_FLEXION
-            ? both(Tissue.NECK_EXTENSORS, Tissue.SUBOCCIPITALS)
-            : both(Tissue.ANTERIOR_NECK, Tissue.SCM);
+            ? both(
+                Aim.mobilise(Tissue.C_FLEXION),
+                Aim.lengthen(Tissue.NECK_EXTENSORS),
+                Aim.lengthen(Tissue.SUBOCCIPITALS))
+            : both(
+                Aim.mobilise(Tissue.C_EXTENSION),
+                Aim.lengthen(Tissue.ANTERIOR_NECK),
+                Aim.lengthen(Tissue.SCM));
     return new Finding(
         motion.code(),
         motion.label(),
@@ -183,32 +198,39 @@ public final class Findings {
   }
 
   /**
-   * The muscles, with the side to treat, that exercises containing this very motion stretch: for
-   * the neck and trunk by the catalogue's own mapping, so that a direction is turned into a side in
-   * one place only.
+   * What helps a limited motion. Of the neck, the muscles with the side to treat that exercises
+   * containing this very motion lengthen, by the catalogue's own mapping, so that a direction is
+   * turned into a side in one place only, and the motion itself; of the trunk the motion alone,
+   * since it is the joints that are stiff; of an arm the muscles that hold it back.
    */
   List<Finding.Target> targets(Motion motion, Side toward) {
     SidedMotion limited = motion.sided().orElseThrow();
-    if (limited == SidedMotion.LIMB) {
-      return ARM.getOrDefault(motion, List.of()).stream()
-          .map(t -> new Finding.Target(t, Optional.of(toward)))
-          .toList();
+    List<Finding.Target> targets = new ArrayList<>();
+    if (limited.ofALimb()) {
+      ARM.getOrDefault(motion, List.of())
+          .forEach(t -> targets.add(target(Aim.lengthen(t), Optional.of(toward))));
+    } else if (motion.ofTheNeck()) {
+      targets.addAll(lengthenedBy(limited, toward));
     }
-    Map<Finding.Target, Integer> votes = new HashMap<>();
+    targets.add(new Finding.Target.OfMotion(limited, toward));
+    return targets;
+  }
+
+  private List<Finding.Target> lengthenedBy(SidedMotion limited, Side toward) {
+    Map<Finding.Target.OfTissue, Integer> votes = new HashMap<>();
     for (Exercise e : catalogue.offered()) {
-      if (e.doseContext().mode() != Mode.HOLD) continue;
       Optional<Side> treated = e.treatedSideFor(limited, toward);
       Tissue first = e.targets().get(0);
-      if (treated.isEmpty() || first.kind() != Tissue.Kind.MUSCLE) continue;
-      votes.merge(new Finding.Target(first, treated), 1, Integer::sum);
+      if (treated.isEmpty() || e.intentFor(first) != Intent.LENGTHEN) continue;
+      votes.merge(new Finding.Target.OfTissue(Intent.LENGTHEN, first, treated), 1, Integer::sum);
     }
     return votes.entrySet().stream()
         .sorted(
-            Map.Entry.<Finding.Target, Integer>comparingByValue()
+            Map.Entry.<Finding.Target.OfTissue, Integer>comparingByValue()
                 .reversed()
                 .thenComparing(v -> v.getKey().tissue()))
         .limit(MOST_TARGETS)
-        .map(Map.Entry::getKey)
+        .map(v -> (Finding.Target) v.getKey())
         .toList();
   }
 
@@ -217,11 +239,9 @@ public final class Findings {
     for (PainMap.Mark mark : map.strongest()) {
       if (mark.intensity() < FELT) continue;
       List<Finding.Target> treat =
-          mark.feeling().ofANerve()
+          mark.ofANerve()
               ? List.of()
-              : mark.area().tissues().stream()
-                  .map(t -> new Finding.Target(t, Optional.of(mark.side())))
-                  .toList();
+              : mark.area().aims().stream().map(a -> target(a, Optional.of(mark.side()))).toList();
       found.add(
           new Finding(
               "felt-" + mark.area().code() + "-" + word(mark.side()),

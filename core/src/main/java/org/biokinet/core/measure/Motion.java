@@ -18,13 +18,13 @@ public enum Motion implements Coded {
       "neck-lateral-flexion", "Neck lateral flexion", 45, SidedMotion.NECK_LATERAL_FLEXION, 90),
   NECK_FLEXION("neck-flexion", "Neck flexion", 50, null, 110),
   NECK_EXTENSION("neck-extension", "Neck extension", 60, null, 120),
-  SHOULDER_FLEXION("shoulder-flexion", "Shoulder flexion", 180, SidedMotion.LIMB, 200),
-  SHOULDER_ABDUCTION("shoulder-abduction", "Shoulder abduction", 180, SidedMotion.LIMB, 200),
-  SHOULDER_EXTENSION("shoulder-extension", "Shoulder extension", 60, SidedMotion.LIMB, 100),
+  SHOULDER_FLEXION("shoulder-flexion", "Shoulder flexion", 180, SidedMotion.SHOULDER, 200),
+  SHOULDER_ABDUCTION("shoulder-abduction", "Shoulder abduction", 180, SidedMotion.SHOULDER, 200),
+  SHOULDER_EXTENSION("shoulder-extension", "Shoulder extension", 60, SidedMotion.SHOULDER, 100),
   SHOULDER_INTERNAL_ROTATION(
-      "shoulder-internal-rotation", "Shoulder internal rotation", 70, SidedMotion.LIMB, 120),
+      "shoulder-internal-rotation", "Shoulder internal rotation", 70, SidedMotion.SHOULDER, 120),
   SHOULDER_EXTERNAL_ROTATION(
-      "shoulder-external-rotation", "Shoulder external rotation", 90, SidedMotion.LIMB, 140),
+      "shoulder-external-rotation", "Shoulder external rotation", 90, SidedMotion.SHOULDER, 140),
   THORACIC_ROTATION("thoracic-rotation", "Thoracic rotation", 0, SidedMotion.TRUNK_ROTATION, 100);
 
   private final String code;

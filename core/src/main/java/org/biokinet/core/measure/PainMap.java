@@ -3,9 +3,11 @@ package org.biokinet.core.measure;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import org.biokinet.core.anatomy.Coded;
 import org.biokinet.core.anatomy.Side;
 
@@ -36,7 +38,7 @@ public record PainMap(List<Mark> marks) {
     }
 
     /** Whether it is a sign of a nerve, and of nothing that should be stretched. */
-    public boolean ofANerve() {
+    boolean ofANerve() {
       return this == TINGLE || this == NUMB;
     }
   }
@@ -52,6 +54,16 @@ public record PainMap(List<Mark> marks) {
     /** "right top of the shoulder, ache 4". */
     public String words() {
       return "%s, %s %d".formatted(area.on(side), feeling.code(), intensity);
+    }
+
+    /**
+     * Whether it is a sign of a nerve, and of nothing that should be stretched; burning in forearm
+     * or hand is one too.
+     */
+    public boolean ofANerve() {
+      boolean arm =
+          area.region() == BodyArea.Region.FOREARM || area.region() == BodyArea.Region.HAND;
+      return feeling.ofANerve() || (feeling == Feeling.BURN && arm);
     }
 
     private boolean at(BodyArea a, Side s) {
@@ -120,6 +132,22 @@ public record PainMap(List<Mark> marks) {
 
   public PainMap without(BodyArea area, Side side) {
     return new PainMap(marks.stream().filter(m -> !m.at(area, side)).toList());
+  }
+
+  /**
+   * What on it asks for the signs of an emergency, in words; empty when nothing does: chest,
+   * throat, ribs, belly or groin, and tingling or numbness in both hands.
+   */
+  public List<String> asksForSigns() {
+    List<String> asks =
+        new ArrayList<>(
+            marks.stream().filter(m -> m.area().asksForSigns()).map(Mark::words).toList());
+    Set<Side> hands = EnumSet.noneOf(Side.class);
+    marks.stream()
+        .filter(m -> m.area().region() == BodyArea.Region.HAND && m.feeling().ofANerve())
+        .forEach(m -> hands.add(m.side()));
+    if (hands.size() == 2) asks.add("tingling or numbness in both hands");
+    return List.copyOf(asks);
   }
 
   /** The strongest first. */

@@ -15,6 +15,8 @@ public enum Attention {
   WHILE_CLOSED,
   /** Something wants to be examined first. */
   EXAMINE,
+  /** Something on the client's own body map asks for the signs of an emergency. */
+  MAP_ASKS,
   /** Pain before a session was too high to start. */
   PAIN_TOO_HIGH,
   /** Pain rose by 3 or more in the last session. */
@@ -55,6 +57,7 @@ public enum Attention {
    * @param closed why the gate is closed; empty while it is open
    * @param renewable whether the gate is open and it is time to ask again
    * @param whileClosed the last session that came in past a closed gate and nobody has dealt with
+   * @param mapAsks the last mark that asks for the signs and nobody has dealt with
    * @param painTooHigh the last refused start that nobody has dealt with
    * @param pinForgotten whether the client waits for another PIN
    * @param lastRise highest pain minus pain before in the last session
@@ -65,6 +68,7 @@ public enum Attention {
       Optional<Gate.Why> closed,
       boolean renewable,
       Optional<Instant> whileClosed,
+      Optional<Instant> mapAsks,
       Optional<Instant> painTooHigh,
       boolean pinForgotten,
       Optional<Integer> lastRise,
@@ -78,6 +82,7 @@ public enum Attention {
     if (f.closed().equals(Optional.of(Gate.Why.EMERGENCY))) return EMERGENCY;
     if (f.whileClosed().isPresent()) return WHILE_CLOSED;
     if (f.closed().equals(Optional.of(Gate.Why.EXAMINE))) return EXAMINE;
+    if (f.mapAsks().isPresent()) return MAP_ASKS;
     if (f.painTooHigh().isPresent()) return PAIN_TOO_HIGH;
     if (f.lastRise().filter(r -> r >= ROSE_BY).isPresent()) return PAIN_ROSE;
     if (f.closed().isPresent()) return SCREEN;

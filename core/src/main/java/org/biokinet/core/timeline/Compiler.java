@@ -217,7 +217,7 @@ final class Compiler {
         add(Kind.RELEASE, pacing.seconds(Pace.RELEASE), bout, bout.rep());
       }
       case MOVE -> {
-        int tempo = bout.dose().tempo().orElse(pacing.seconds(Pace.MOVE));
+        int tempo = tempo(item, bout, Pace.MOVE);
         if (work instanceof Work.Holds h) {
           // Out, hold at the end of range, and back.
           add(Kind.MOVE, tempo - tempo / 2, bout, bout.rep());
@@ -227,11 +227,15 @@ final class Compiler {
           add(Kind.MOVE, tempo, bout, bout.rep());
         }
       }
-      case CIRCLE ->
-          add(Kind.MOVE, bout.dose().tempo().orElse(pacing.seconds(Pace.CIRCLE)), bout, bout.rep());
+      case CIRCLE -> add(Kind.MOVE, tempo(item, bout, Pace.CIRCLE), bout, bout.rep());
       case BREATH -> add(Kind.BREATHE, hold(work), bout, bout.rep());
       case GAZE, RELEASE, PULSE, WALK -> add(Kind.TIMED, hold(work), bout, bout.rep());
     }
+  }
+
+  /** As the dose says it, else the entry, else the practice. */
+  private int tempo(Item item, Bout bout, Pace usual) {
+    return bout.dose().tempo().orElse(item.exercise().tempo().orElse(pacing.seconds(usual)));
   }
 
   private int hold(Work work) {

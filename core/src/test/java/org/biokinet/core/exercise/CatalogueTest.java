@@ -2,9 +2,9 @@ package org.biokinet.core.exercise;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
-import static org.biokinet.core.anatomy.SidedMotion.LIMB;
 import static org.biokinet.core.anatomy.SidedMotion.NECK_LATERAL_FLEXION;
 import static org.biokinet.core.anatomy.SidedMotion.NECK_ROTATION;
+import static org.biokinet.core.anatomy.SidedMotion.SHOULDER;
 import static org.biokinet.core.anatomy.SidedMotion.TRUNK_ROTATION;
 
 import java.util.List;
@@ -63,8 +63,11 @@ class CatalogueTest {
         .contains(Side.LEFT);
     assertThat(catalogue.get("counter-rotation").treatedSideFor(NECK_ROTATION, Side.LEFT))
         .contains(Side.RIGHT);
-    assertThat(catalogue.get("cross-body-stretch").treatedSideFor(LIMB, Side.LEFT))
+    assertThat(catalogue.get("cross-body-stretch").treatedSideFor(SHOULDER, Side.LEFT))
         .contains(Side.LEFT);
+    assertThat(catalogue.get("ankle-controlled-circle").treatedSideFor(SHOULDER, Side.LEFT))
+        .as("an ankle does nothing for a shoulder")
+        .isEmpty();
   }
 
   /** Property over the whole catalogue: treating that side moves toward where it is limited. */

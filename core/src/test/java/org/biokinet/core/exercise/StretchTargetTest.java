@@ -91,7 +91,7 @@ class StretchTargetTest {
       checked++;
       Set<String> contained = new HashSet<>(ALSO_CONTAINS.getOrDefault(e.id(), Set.of()));
       e.motion()
-          .filter(m -> m != SidedMotion.LIMB)
+          .filter(m -> !m.ofALimb())
           .ifPresent(m -> contained.add(words(m) + " " + e.relation().orElseThrow().code()));
       e.turn().ifPresent(t -> contained.add("turn " + t.code()));
       Set<String> lengthening = LENGTHENED_BY.getOrDefault(first, Set.of());
@@ -110,7 +110,7 @@ class StretchTargetTest {
       case NECK_ROTATION -> "turn";
       case TRUNK_LATERAL_FLEXION -> "trunk tilt";
       case TRUNK_ROTATION -> "trunk turn";
-      case LIMB -> "limb";
+      default -> throw new IllegalArgumentException(motion.code());
     };
   }
 }

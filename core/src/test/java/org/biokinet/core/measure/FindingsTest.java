@@ -9,7 +9,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
+import org.biokinet.core.anatomy.Intent;
 import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.anatomy.SidedMotion;
 import org.biokinet.core.anatomy.Tissue;
 import org.biokinet.core.exercise.Catalogue;
 import org.biokinet.core.figure.BodyOutline;
@@ -35,8 +37,9 @@ class FindingsTest {
     List<Finding> found = FINDINGS.of(ranges(Motion.NECK_LATERAL_FLEXION, 31, 42));
     assertThat(found).hasSize(1);
     assertThat(found.get(0).words())
-        .startsWith("tilting left 31° of 45, 11° less than right → right upper trapezius");
-    assertThat(found.get(0).treat()).allSatisfy(t -> assertThat(t.side()).contains(Side.RIGHT));
+        .startsWith("tilting left 31° of 45, 11° less than right → lengthen right upper trapezius")
+        .endsWith("mobilise: neck lateral flexion to the left");
+    assertThat(tissues(found.get(0))).allSatisfy(t -> assertThat(t.side()).contains(Side.RIGHT));
   }
 
   @Test
@@ -46,11 +49,7 @@ class FindingsTest {
       List<Finding.Target> left = FINDINGS.targets(motion, Side.LEFT);
       List<Finding.Target> right = FINDINGS.targets(motion, Side.RIGHT);
       assertThat(left).as(motion.code()).isNotEmpty();
-      assertThat(
-              left.stream()
-                  .map(t -> new Finding.Target(t.tissue(), t.side().map(Side::opposite)))
-                  .toList())
-          .isEqualTo(right);
+      assertThat(left.stream().map(FindingsTest::mirrored).toList()).isEqualTo(right);
     }
   }
 
@@ -58,13 +57,107 @@ class FindingsTest {
   @Test
   void turningRightIsHelpedByTheLeftLevator() {
     assertThat(FINDINGS.targets(Motion.NECK_ROTATION, Side.RIGHT))
-        .contains(new Finding.Target(Tissue.LEVATOR, Optional.of(Side.LEFT)));
+        .contains(lengthen(Tissue.LEVATOR, Side.LEFT));
+  }
+
+  /** The stiff motion itself, not a muscle that happens to lie there. */
+  @Test
+  void aLimitedTrunkRotationMeansThatVeryMotion() {
+    assertThat(FINDINGS.targets(Motion.THORACIC_ROTATION, Side.RIGHT))
+        .containsExactly(new Finding.Target.OfMotion(SidedMotion.TRUNK_ROTATION, Side.RIGHT));
+    assertThat(FINDINGS.targets(Motion.SHOULDER_FLEXION, Side.LEFT))
+        .contains(new Finding.Target.OfMotion(SidedMotion.SHOULDER, Side.LEFT));
+  }
+
+  private static Finding.Target lengthen(Tissue tissue, Side side) {
+    return new Finding.Target.OfTissue(Intent.LENGTHEN, tissue, Optional.of(side));
+  }
+
+  private static Finding.Target strengthen(Tissue tissue, Side side) {
+    return new Finding.Target.OfTissue(Intent.STRENGTHEN, tissue, Optional.of(side));
+  }
+
+  private static List<Finding.Target.OfTissue> tissues(Finding finding) {
+    return finding.treat().stream()
+        .filter(Finding.Target.OfTissue.class::isInstance)
+        .map(Finding.Target.OfTissue.class::cast)
+        .toList();
+  }
+
+  private static Finding.Target mirrored(Finding.Target t) {
+    if (t instanceof Finding.Target.OfMotion m) {
+      return new Finding.Target.OfMotion(m.motion(), m.toward().opposite());
+    }
+    Finding.Target.OfTissue o = (Finding.Target.OfTissue) t;
+    return new Finding.Target.OfTissue(o.intent(), o.tissue(), o.side().map(Side::opposite));
+  }
+
+  /** "Forward shoulders lengthen the front and strengthen the back". */
+  @Test
+  void anAcheBetweenTheBladesDoesNotStretchWhatIsLong() {
+    Finding ache =
+        FINDINGS
+            .of(felt(new PainMap.Mark(BodyArea.BESIDE_SPINE, Side.LEFT, PainMap.Feeling.ACHE, 5)))
+            .get(0);
+    assertThat(ache.treat())
+        .contains(
+            strengthen(Tissue.MID_TRAP, Side.LEFT),
+            strengthen(Tissue.LOWER_TRAP, Side.LEFT),
+            lengthen(Tissue.PEC_MAJOR, Side.LEFT));
+    assertThat(tissues(ache)).noneMatch(t -> t.tissue() == Tissue.RHOMBOIDS);
+  }
+
+  private static Findings.Measures felt(PainMap.Mark... marks) {
+    PainMap map = PainMap.EMPTY;
+    for (PainMap.Mark m : marks) map = map.with(m);
+    return new Findings.Measures(Map.of(), map, Optional.empty(), OptionalInt.empty());
+  }
+
+  /** Chest, throat, ribs, belly, groin: the signs are asked, and no muscle is named. */
+  @Test
+  void whatIsNotAStretchsBusinessAsksForTheSigns() {
+    for (BodyArea area :
+        List.of(
+            BodyArea.UPPER_CHEST,
+            BodyArea.LOWER_CHEST,
+            BodyArea.RIBS,
+            BodyArea.THROAT,
+            BodyArea.BELLY,
+            BodyArea.GROIN)) {
+      PainMap.Mark mark = new PainMap.Mark(area, Side.LEFT, PainMap.Feeling.ACHE, 6);
+      assertThat(PainMap.EMPTY.with(mark).asksForSigns()).as(area.code()).hasSize(1);
+      assertThat(FINDINGS.of(felt(mark)).get(0).treat()).as(area.code()).isEmpty();
+    }
+    PainMap.Mark left = new PainMap.Mark(BodyArea.PALM, Side.LEFT, PainMap.Feeling.TINGLE, 2);
+    PainMap.Mark right = new PainMap.Mark(BodyArea.FINGERS, Side.RIGHT, PainMap.Feeling.NUMB, 1);
+    assertThat(PainMap.EMPTY.with(left).asksForSigns()).isEmpty();
+    assertThat(PainMap.EMPTY.with(left).with(right).asksForSigns())
+        .containsExactly("tingling or numbness in both hands");
+    assertThat(
+            FINDINGS
+                .of(
+                    felt(
+                        new PainMap.Mark(
+                            BodyArea.SHOULDER_OUTSIDE, Side.LEFT, PainMap.Feeling.ACHE, 5)))
+                .get(0)
+                .treat())
+        .isEmpty();
+  }
+
+  @Test
+  void burningInForearmOrHandIsANerve() {
+    PainMap.Mark forearm =
+        new PainMap.Mark(BodyArea.FOREARM_FRONT, Side.LEFT, PainMap.Feeling.BURN, 5);
+    assertThat(FINDINGS.of(felt(forearm)).get(0).treat()).isEmpty();
+    PainMap.Mark shoulder =
+        new PainMap.Mark(BodyArea.TOP_OF_SHOULDER, Side.LEFT, PainMap.Feeling.BURN, 5);
+    assertThat(FINDINGS.of(felt(shoulder)).get(0).treat()).isNotEmpty();
   }
 
   @Test
   void anArmIsTreatedOnItsOwnSide() {
     List<Finding> found = FINDINGS.of(ranges(Motion.SHOULDER_EXTERNAL_ROTATION, 88, 60));
-    assertThat(found.get(0).treat())
+    assertThat(tissues(found.get(0)))
         .isNotEmpty()
         .allSatisfy(t -> assertThat(t.side()).contains(Side.RIGHT));
   }
@@ -93,7 +186,7 @@ class FindingsTest {
         .extracting(Finding::title)
         .containsExactly("Felt: left palm", "Felt: right top of the shoulder");
     assertThat(found.get(0).treat()).isEmpty();
-    assertThat(found.get(1).treat().get(0).words()).isEqualTo("right upper trapezius");
+    assertThat(found.get(1).treat().get(0).words()).isEqualTo("lengthen right upper trapezius");
   }
 
   @Test
