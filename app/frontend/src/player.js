@@ -21,6 +21,7 @@ let position = 0;
 let anchor = null; // performance.now() at which position was true; null while not running
 let lastTick = 0;
 let shown = -1;
+let said = -1; // the step whose ending was said
 let ended = null;
 let voice = localStorage.getItem("biokinet.voice") === "on";
 
@@ -109,6 +110,7 @@ function jump(seconds) {
   position = Math.min(seconds, script.seconds);
   if (anchor !== null) anchor = now() - position * 1000;
   shown = -1;
+  said = -1;
   if (position >= script.seconds) finish("FINISHED");
   else show();
 }
@@ -127,12 +129,17 @@ function show() {
   $("pause").textContent = running ? words.pause : words.goOn;
   player.dataset.state = running ? "running" : "paused";
   $("cursor").setAttribute("x", String((position / script.seconds) * 1000));
+  if (running && s.ending && said !== i && s.start + s.seconds - position <= s.endingSeconds) {
+    said = i;
+    speak(s.ending);
+  }
   if (i === shown) return;
   shown = i;
   $("progress").textContent = fill(words.progress, { n: s.item + 1, of: script.items.length });
   $("exercise").textContent = script.items[s.item];
   $("headline").textContent = s.headline;
   $("detail").textContent = s.detail;
+  $("not").textContent = s.not;
   $("rep").textContent = s.count;
   $("next").textContent = next(i);
   player.dataset.step = String(i);

@@ -39,6 +39,8 @@ record EntryForm(
           new Text("setup", "Set-up", "Where the body and the hands go before it begins.", 2),
           new Text(
               "how", "How to do it", "One short sentence a cue. Deeper while breathing out.", 3),
+          new Text(
+              "contract", "Contract", "Only for contract–relax: what presses, and where to.", 1),
           new Text("feel", "Where it is felt", "“Feel it along the {side} side of the neck.”", 2),
           new Text(
               "not",
@@ -70,6 +72,7 @@ record EntryForm(
           "intents",
           "tempo",
           "resisted",
+          "instead",
           "easier",
           "harder",
           "drawn-as",

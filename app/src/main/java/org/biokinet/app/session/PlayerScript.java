@@ -35,6 +35,8 @@ record PlayerScript(
    * @param figureTo where it ends; a long step goes round more than once
    * @param count where in the count it stands: "Hold 2 of 3 on the right"
    * @param toward the absolute direction of the movement, where it has one
+   * @param not where it must not be felt
+   * @param ending what is said so that it ends with the step, beginning so many seconds before that
    * @param back index of the step to go to when "back" is pressed: the beginning of this
    *     repetition, or of the one before when already there
    * @param skip index of the first step of the next exercise
@@ -52,7 +54,10 @@ record PlayerScript(
       String count,
       String headline,
       String detail,
+      String not,
       String spoken,
+      String ending,
+      double endingSeconds,
       int back,
       int skip) {}
 
@@ -91,7 +96,10 @@ record PlayerScript(
               words.count(timeline, s),
               cue.headline(),
               cue.detail(),
+              cue.not(),
               cue.spoken(),
+              cue.ending(),
+              cue.endingSeconds(),
               i == begin ? before : begin,
               firstOfNextItem(segments, i)));
     }

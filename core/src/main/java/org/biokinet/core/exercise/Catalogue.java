@@ -194,6 +194,7 @@ public final class Catalogue {
         s.required("move"),
         s.optional("setup").orElse(""),
         s.optional("how").orElse(""),
+        s.optional("contract").orElse(""),
         s.optional("feel").orElse(""),
         s.optional("not").orElse(""),
         faults,
@@ -225,6 +226,7 @@ public final class Catalogue {
         s.optional("tempo").map(t -> OptionalInt.of(seconds(s, t))).orElseGet(OptionalInt::empty),
         codes(s, "positions", Position.class),
         set(s, "equipment", Equipment.class),
+        instead(s),
         dose(s, "start", context),
         dose(s, "target", context),
         set(s, "precautions", Precaution.class),
@@ -249,6 +251,22 @@ public final class Catalogue {
           code(s, "intents", words[0], Tissue.class), code(s, "intents", words[1], Intent.class));
     }
     return intents;
+  }
+
+  /** {@code instead: roller rolled-towel, roller rolled-blanket}. */
+  private static Map<Equipment, List<Equipment>> instead(Stanza s) {
+    Map<Equipment, List<Equipment>> instead = new EnumMap<>(Equipment.class);
+    for (String pair : s.list("instead")) {
+      String[] words = pair.split("\\s+", -1);
+      if (words.length != 2) {
+        throw new CatalogueException(
+            "%s instead: a thing and what stands in, not '%s'".formatted(s.id(), pair));
+      }
+      instead
+          .computeIfAbsent(code(s, "instead", words[0], Equipment.class), e -> new ArrayList<>())
+          .add(code(s, "instead", words[1], Equipment.class));
+    }
+    return instead;
   }
 
   private static int seconds(Stanza s, String text) {

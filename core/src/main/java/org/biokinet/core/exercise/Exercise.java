@@ -27,6 +27,8 @@ import org.biokinet.core.dose.DoseContext;
  * @param intents what is done to each target where the entry says otherwise than its mode
  * @param tempo seconds a repetition where a dose says nothing; empty for the practice's own pace
  * @param positions allowed positions, the usual one first; never empty
+ * @param instead what does as well as a thing that is not there, the best first; a thing that is
+ *     not named here goes by the common table
  * @param start the catalogue's start dose
  * @param target the catalogue's target dose
  * @param treatedLimb those of the precautions that only the arm or leg of the treated side bears
@@ -48,6 +50,7 @@ public record Exercise(
     OptionalInt tempo,
     List<Position> positions,
     Set<Equipment> equipment,
+    Map<Equipment, List<Equipment>> instead,
     Dose start,
     Dose target,
     Set<Precaution> precautions,
@@ -72,6 +75,7 @@ public record Exercise(
         });
     positions = List.copyOf(positions);
     equipment = Set.copyOf(equipment);
+    instead = Map.copyOf(instead);
     precautions = Set.copyOf(precautions);
     treatedLimb = limb(id, treatedLimb, precautions, doseContext);
     otherLimb = limb(id, otherLimb, precautions, doseContext);
@@ -124,6 +128,7 @@ public record Exercise(
         tempo,
         positions,
         equipment,
+        instead,
         start,
         target,
         all,

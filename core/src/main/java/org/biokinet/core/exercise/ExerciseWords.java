@@ -26,6 +26,7 @@ import org.biokinet.core.dose.Direction;
  * @param also other names, for finding it
  * @param move the movement, first and shortest: "Tilt {way}"
  * @param how how to do it, one sentence a cue
+ * @param contract what is pressed and where to, in contract–relax; empty for other exercises
  * @param feel where it is felt
  * @param not where it is not felt, and what it does not bring
  * @param faults the commonest ones
@@ -38,6 +39,7 @@ public record ExerciseWords(
     String move,
     String setup,
     String how,
+    String contract,
     String feel,
     String not,
     List<Fault> faults,
@@ -78,6 +80,7 @@ public record ExerciseWords(
         capital(fill.apply(move), locale),
         capital(fill.apply(setup), locale),
         capital(fill.apply(how), locale),
+        capital(fill.apply(contract), locale),
         capital(fill.apply(feel), locale),
         capital(fill.apply(not), locale),
         faults.stream().map(f -> new Fault(fill.apply(f.what), fill.apply(f.mend))).toList(),

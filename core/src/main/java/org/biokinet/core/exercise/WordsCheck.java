@@ -37,7 +37,7 @@ public final class WordsCheck {
   private static final Pattern RELATIVE =
       Pattern.compile(
           "\\baway\\b|\\bopposite\\b|\\blimited side\\b|\\bother side\\b|\\bsame side\\b"
-              + "|\\bbad side\\b",
+              + "|\\bbad side\\b|\\btreated\\b",
           Pattern.CASE_INSENSITIVE);
   private static final Pattern HOLDS_BREATH =
       Pattern.compile("(?<!never )(?<!not )hold (?:the|your) breath", Pattern.CASE_INSENSITIVE);
@@ -82,6 +82,7 @@ public final class WordsCheck {
     fields.put("move", w.move());
     fields.put("setup", w.setup());
     fields.put("how", w.how());
+    fields.put("contract", w.contract());
     fields.put("feel", w.feel());
     fields.put("not", w.not());
     fields.put("out", w.out());
@@ -89,6 +90,8 @@ public final class WordsCheck {
   }
 
   private void whole(String field, String text) {
+    // Only what is contracted says how.
+    if (field.equals("contract") && !exercise.doseContext().contractRelax()) return;
     if (text.isBlank()) add(field, "Write this one too; a client needs it.");
   }
 
@@ -122,7 +125,7 @@ public final class WordsCheck {
   }
 
   private static ExerciseWords blank(String text) {
-    return new ExerciseWords("", List.of(), text, "", "", "", "", List.of(), "", "");
+    return new ExerciseWords("", List.of(), text, "", "", "", "", "", List.of(), "", "");
   }
 
   private String unknownPlaceholder() {

@@ -60,7 +60,8 @@ public final class Alternatives {
           new StandIn(Equipment.ROLLED_TOWEL, Equipment.ROLLED_BLANKET, "higher: roll it thin"),
           new StandIn(Equipment.TOWEL, Equipment.STRAP, ""),
           new StandIn(Equipment.STRAP, Equipment.TOWEL, ""),
-          new StandIn(Equipment.CHAIR, Equipment.BALL, "it rolls: a wall behind it"),
+          new StandIn(Equipment.CHAIR, Equipment.WALL, "a hand on it, nothing to hold"),
+          new StandIn(Equipment.ROLLER, Equipment.ROLLED_TOWEL, "lower and softer"),
           new StandIn(Equipment.BALL, Equipment.CHAIR, "the back of the chair does not give way"),
           new StandIn(Equipment.MAT, Equipment.CARPET, ""),
           new StandIn(Equipment.MAT, Equipment.BED, "softer, so less support"),
@@ -122,8 +123,7 @@ public final class Alternatives {
     int distance = 0;
     for (Equipment needed : e.equipment()) {
       if (means.has(needed)) continue;
-      Optional<StandIn> standIn =
-          STAND_INS.stream().filter(s -> s.needed == needed && means.has(s.instead)).findFirst();
+      Optional<StandIn> standIn = standIn(e, needed, means);
       distance += STAND_IN;
       if (standIn.isEmpty() && means.canDoWithout(needed)) {
         lost.add("without a " + needed.label() + ": something soft below");
@@ -145,6 +145,25 @@ public final class Alternatives {
     }
     if (!e.id().equals(wanted.id())) distance += differences(wanted, e, lost);
     return Optional.of(new Alternative(e, taken, lost, distance));
+  }
+
+  /** As the entry says it, else as is common; a chair is held or leaned on, so only by its word. */
+  private static Optional<StandIn> standIn(Exercise e, Equipment needed, Means means) {
+    List<Equipment> said = e.instead().get(needed);
+    if (said != null) {
+      return said.stream()
+          .filter(means::has)
+          .findFirst()
+          .map(
+              thing ->
+                  STAND_INS.stream()
+                      .filter(s -> s.needed == needed && s.instead == thing)
+                      .findFirst()
+                      .orElse(new StandIn(needed, thing, "")));
+    }
+    return needed == Equipment.CHAIR
+        ? Optional.empty()
+        : STAND_INS.stream().filter(s -> s.needed == needed && means.has(s.instead)).findFirst();
   }
 
   private int differences(Exercise wanted, Exercise e, List<String> lost) {

@@ -1,15 +1,15 @@
 package org.biokinet.core.timeline;
 
 import java.text.MessageFormat;
-import java.util.ArrayDeque;
 import java.util.ArrayList;
-import java.util.Deque;
+import java.util.Arrays;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Optional;
 import java.util.ResourceBundle;
+import java.util.Set;
 import java.util.StringTokenizer;
 import java.util.stream.Collectors;
 import org.biokinet.core.anatomy.Equipment;
@@ -19,6 +19,7 @@ import org.biokinet.core.exercise.Catalogue;
 import org.biokinet.core.exercise.Exercise;
 import org.biokinet.core.exercise.ExerciseWords;
 import org.biokinet.core.program.Item;
+import org.biokinet.core.timeline.Segment.Kind;
 
 /**
  * Generates the words of a timeline from exercise and treated side. The movement comes first, with
@@ -40,34 +41,206 @@ public final class Cues {
     this.bundle = ResourceBundle.getBundle("org.biokinet.core.timeline.cues", locale);
   }
 
-  /** An item on one side: each is told once in a session. */
-  private record Told(int item, Optional<Side> side) {}
-
   /** One cue for each segment, in order. */
   public List<Cue> of(Timeline timeline) {
     List<Cue> cues = new ArrayList<>();
-    Map<Told, Deque<String>> untold = new HashMap<>();
     List<Segment> segments = timeline.segments();
+    List<ExerciseWords> words = new ArrayList<>();
     for (int i = 0; i < segments.size(); i++) {
       Segment s = segments.get(i);
       Exercise exercise = timeline.program().items().get(s.item()).exercise();
       Segment told = withSide(segments, i);
-      ExerciseWords words =
-          catalogue.words(exercise, locale).on(exercise, told.side(), told.direction(), locale);
-      Cue cue = cue(timeline, s, exercise, words);
-      if (s.kind().isWork() && s.kind() != Segment.Kind.CONTRACT) {
-        Deque<String> sentences =
-            untold.computeIfAbsent(new Told(s.item(), s.side()), k -> toTell(words));
-        String spoken = whileThereIsTime(cue.spoken(), sentences, s);
-        if (spoken.equals(cue.spoken()) && i > 0 && repeats(segments.get(i - 1), s)) {
-          String without = whileThereIsTime("", sentences, s);
-          spoken = without.isEmpty() ? spoken : without;
-        }
-        cue = new Cue(cue.headline(), cue.detail(), spoken);
-      }
-      cues.add(cue);
+      words.add(
+          catalogue.words(exercise, locale).on(exercise, told.side(), told.direction(), locale));
+      Cue cue = cue(timeline, s, exercise, words.get(i));
+      boolean moving = s.kind().isWork() || s.kind() == Kind.ENTER || s.kind() == Kind.RISE;
+      cues.add(moving ? cue.showing(words.get(i).not()) : cue);
     }
+    new Telling(timeline, cues, words).tell();
     return cues;
+  }
+
+  /**
+   * Finds room for what has to be heard. The movement is said first; then, while there is time,
+   * where it must not be felt before how it is done and where it is felt. A sentence that does not
+   * fit is skipped, not waited for. The way out ends the last of the work on each side.
+   */
+  private final class Telling {
+
+    private final Timeline timeline;
+    private final List<Segment> segments;
+    private final List<Cue> cues;
+    private final List<ExerciseWords> words;
+
+    /** Sentences that are told already, by item, so that what both sides share is told once. */
+    private final Map<Integer, Set<String>> told = new HashMap<>();
+
+    private Telling(Timeline timeline, List<Cue> cues, List<ExerciseWords> words) {
+      this.timeline = timeline;
+      this.segments = timeline.segments();
+      this.cues = cues;
+      this.words = words;
+    }
+
+    void tell() {
+      for (int i = 0; i < segments.size(); i++) if (tells(i)) cues.set(i, work(i));
+      for (int i = 0; i < segments.size(); i++) if (isLastWork(i)) leftOver(i);
+    }
+
+    private boolean tells(int i) {
+      Kind kind = segments.get(i).kind();
+      return kind.isWork() && kind != Kind.CONTRACT;
+    }
+
+    private Cue work(int i) {
+      Segment s = segments.get(i);
+      Cue cue = cues.get(i);
+      String ending = isLastWork(i) ? wayOut(i) : "";
+      // A movement that follows on itself need not be named again where there is more to tell.
+      boolean named = repeats(i);
+      if (!fits(join(named ? "" : cue.spoken(), ending), s.seconds())) ending = "";
+      List<String> toTell = toTell(i);
+      if (toTell.isEmpty() && (!named || fits(join(cue.spoken(), ending), s.seconds()))) {
+        return cue.saying(cue.spoken(), ending);
+      }
+      List<String> chosen = chosen(join(named ? "" : cue.spoken(), ending), toTell, s);
+      boolean both = fits(join(cue.spoken(), join(ending, chosen)), s.seconds());
+      String first = !named || both ? cue.spoken() : "";
+      told(i).addAll(chosen);
+      List<String> inOrder = naturally(i).stream().filter(chosen::contains).toList();
+      return cue.saying(join(first, inOrder), ending);
+    }
+
+    /** Whether the work before it, but for pauses, was the very same. */
+    private boolean repeats(int i) {
+      Segment s = segments.get(i);
+      int before = i - 1;
+      while (before >= 0 && !beginsItem(before + 1) && !segments.get(before).kind().isWork()) {
+        Kind kind = segments.get(before).kind();
+        if (kind == Kind.SWITCH_SIDE || kind == Kind.SWITCH_DIRECTION) return false;
+        before--;
+      }
+      if (before < 0 || beginsItem(before + 1)) return false;
+      Segment earlier = segments.get(before);
+      return earlier.kind() == s.kind()
+          && earlier.side().equals(s.side())
+          && earlier.direction().equals(s.direction());
+    }
+
+    /** What is most important first, as much of it as fits. */
+    private List<String> chosen(String already, List<String> sentences, Segment s) {
+      List<String> chosen = new ArrayList<>();
+      String said = already;
+      for (String sentence : sentences) {
+        if (!fits(join(said, sentence), s.seconds())) continue;
+        chosen.add(sentence);
+        said = join(said, sentence);
+      }
+      return chosen;
+    }
+
+    /** Not told yet, the most important first. */
+    private List<String> toTell(int i) {
+      ExerciseWords w = words.get(i);
+      return sentences(w.not(), w.how(), w.feel()).stream()
+          .filter(t -> !told(i).contains(t))
+          .toList();
+    }
+
+    private List<String> naturally(int i) {
+      ExerciseWords w = words.get(i);
+      return sentences(w.how(), w.feel(), w.not());
+    }
+
+    private Set<String> told(int i) {
+      return told.computeIfAbsent(segments.get(i).item(), item -> new HashSet<>());
+    }
+
+    /** Whether nothing more is done of this item on this side. */
+    private boolean isLastWork(int i) {
+      if (!tells(i)) return false;
+      Segment s = segments.get(i);
+      for (int j = i + 1; j < segments.size() && !beginsItem(j); j++) {
+        Segment later = segments.get(j);
+        if (later.side().equals(s.side()) && tells(j)) return false;
+      }
+      return true;
+    }
+
+    private boolean beginsItem(int j) {
+      Kind kind = segments.get(j).kind();
+      return kind == Kind.SETUP
+          || kind == Kind.POSITION
+          || kind == Kind.EQUIPMENT
+          || segments.get(j).item() != segments.get(j - 1).item();
+    }
+
+    /** A stretch has a segment of its own for it. */
+    private String wayOut(int i) {
+      Exercise e = timeline.program().items().get(segments.get(i).item()).exercise();
+      boolean ownSegment = e.doseContext().mode() == Mode.HOLD;
+      String out = words.get(i).out();
+      return ownSegment || out.isEmpty() ? "" : text("then", out);
+    }
+
+    /** What found no room in the work is told on the way there or on the way on. */
+    private void leftOver(int last) {
+      List<String> not = sentences(words.get(last).not());
+      not.stream()
+          .filter(t -> !told(last).contains(t))
+          .forEach(
+              t -> {
+                int before = before(last);
+                if (before >= 0 && add(before, t)) told(last).add(t);
+              });
+      String out = wayOut(last);
+      if (out.isEmpty() || !cues.get(last).ending().isEmpty()) return;
+      for (int j = last + 1; j < segments.size() && !beginsItem(j); j++) {
+        boolean quiet =
+            segments.get(j).kind() == Kind.SETTLE || segments.get(j).kind() == Kind.RELEASE;
+        if (quiet && fits(words.get(last).out(), segments.get(j).seconds())) {
+          cues.set(j, cues.get(j).saying(words.get(last).out(), ""));
+          return;
+        }
+      }
+    }
+
+    /** The set-up or the change of sides before the work on this side. */
+    private int before(int last) {
+      Segment s = segments.get(last);
+      for (int j = last; j >= 0 && segments.get(j).item() == s.item(); j--) {
+        Segment at = segments.get(j);
+        boolean change = at.kind() == Kind.SWITCH_SIDE && at.side().equals(s.side());
+        if (change || at.kind() == Kind.SETUP) return j;
+      }
+      return -1;
+    }
+
+    private boolean add(int at, String sentence) {
+      Cue cue = cues.get(at);
+      Segment s = segments.get(at);
+      String longer = join(cue.spoken(), sentence);
+      // The name of what comes is seen; what it must not bring has to be heard.
+      String withoutName = s.kind() == Kind.SETUP ? join(words.get(at).setup(), sentence) : longer;
+      for (String text : List.of(longer, withoutName)) {
+        if (!fits(text, s.seconds())) continue;
+        cues.set(at, cue.saying(text, cue.ending()));
+        return true;
+      }
+      return false;
+    }
+  }
+
+  private List<String> sentences(String... texts) {
+    return Arrays.stream(texts).flatMap(t -> ExerciseWords.sentences(t, locale).stream()).toList();
+  }
+
+  private static String join(String first, String then) {
+    return (first + " " + then).strip();
+  }
+
+  private static String join(String first, List<String> then) {
+    return join(first, String.join(" ", then));
   }
 
   /**
@@ -87,33 +260,14 @@ public final class Cues {
     return s;
   }
 
-  /** A movement that follows on itself need not be named again where there is more to tell. */
-  private static boolean repeats(Segment before, Segment s) {
-    return before.kind() == s.kind()
-        && before.item() == s.item()
-        && before.side().equals(s.side())
-        && before.direction().equals(s.direction());
-  }
-
-  private Deque<String> toTell(ExerciseWords words) {
-    Deque<String> sentences = new ArrayDeque<>();
-    for (String text : List.of(words.how(), words.feel(), words.not())) {
-      sentences.addAll(ExerciseWords.sentences(text, locale));
-    }
-    return sentences;
-  }
-
-  private static String whileThereIsTime(String first, Deque<String> sentences, Segment s) {
-    StringBuilder spoken = new StringBuilder(first);
-    while (!sentences.isEmpty() && fits(spoken + " " + sentences.element(), s.seconds())) {
-      spoken.append(spoken.isEmpty() ? "" : " ").append(sentences.remove());
-    }
-    return spoken.toString();
-  }
-
   /** Whether it can be said in this many seconds. */
   private static boolean fits(String text, int seconds) {
-    return new StringTokenizer(text).countTokens() <= seconds * WORDS_PER_SECOND;
+    return seconds(text) <= seconds;
+  }
+
+  /** How long it takes to say, in seconds. */
+  static double seconds(String text) {
+    return new StringTokenizer(text).countTokens() / WORDS_PER_SECOND;
   }
 
   /** Where in the count a segment stands: "Hold 2 of 3 on the right"; empty outside the work. */
@@ -121,7 +275,7 @@ public final class Cues {
     if (s.rep() == 0) return "";
     Item item = timeline.program().items().get(s.item());
     String key =
-        s.kind() == Segment.Kind.CONTRACT || s.kind() == Segment.Kind.DEEPER
+        s.kind() == Kind.CONTRACT || s.kind() == Kind.DEEPER
             ? "count.cycle"
             : switch (item.exercise().doseContext().mode()) {
               case HOLD, ISO -> "count.hold";
@@ -154,7 +308,7 @@ public final class Cues {
         yield new Cue(
             words.move(), words.feel(), isometric ? sentence(words.move()) : text("hold"));
       }
-      case CONTRACT -> new Cue(text("contract.head"), "", text("contract"));
+      case CONTRACT -> contract(s, words);
       case DEEPER -> new Cue(words.move(), words.feel(), text("deeper"));
       case EXIT -> exit(s, exercise, words);
       case MOVE_BACK -> plain(text("back"));
@@ -170,20 +324,38 @@ public final class Cues {
     };
   }
 
+  /** What is pressed and where to; entries from before there were words for it say less. */
+  private Cue contract(Segment s, ExerciseWords words) {
+    if (words.contract().isEmpty()) {
+      return new Cue(text("contract.head"), "", text("contract"));
+    }
+    String press = text("contract.gently", words.contract());
+    String breathing = join(press, text("contract.breathe"));
+    return new Cue(words.contract(), "", fits(breathing, s.seconds()) ? breathing : press);
+  }
+
   /** The last of its set says the whole way out, as far as there is time. */
   private Cue exit(Segment s, Exercise exercise, ExerciseWords words) {
     String slowly = text(exercise.group().isNeck() ? "exit.neck" : "exit");
     if (s.rep() < s.reps() || words.out().isEmpty()) return plain(slowly);
-    Deque<String> sentences = new ArrayDeque<>(ExerciseWords.sentences(words.out(), locale));
-    String said = whileThereIsTime("", sentences, s);
-    return new Cue(words.out(), "", said.isEmpty() ? sentence(slowly) : said);
+    StringBuilder said = new StringBuilder();
+    for (String sentence : sentences(words.out())) {
+      if (!fits(join(said.toString(), sentence), s.seconds())) break;
+      said.append(said.isEmpty() ? "" : " ").append(sentence);
+    }
+    return new Cue(words.out(), "", said.isEmpty() ? sentence(slowly) : said.toString());
   }
 
-  /** Hands and body may have to change too, so that is told before the movement. */
+  /** Hands and body may have to change too, so what of the set-up has a side is told first. */
   private Cue switchSide(Exercise exercise, ExerciseWords words) {
-    boolean changes = catalogue.words(exercise, locale).setup().indexOf('{') >= 0;
+    List<String> template = sentences(catalogue.words(exercise, locale).setup());
+    List<String> filled = sentences(words.setup());
+    List<String> changed = new ArrayList<>();
+    for (int i = 0; i < template.size(); i++) {
+      if (template.get(i).indexOf('{') >= 0) changed.add(filled.get(i));
+    }
     String change = text("switch.side");
-    String then = changes ? words.setup() : text("then", words.move());
+    String then = changed.isEmpty() ? text("then", words.move()) : String.join(" ", changed);
     return new Cue(change, then, sentence(change) + " " + sentence(then));
   }
 

@@ -126,6 +126,7 @@ class WordsTest {
         w.move(),
         w.setup(),
         w.how(),
+        w.contract(),
         feel,
         w.not(),
         w.faults(),

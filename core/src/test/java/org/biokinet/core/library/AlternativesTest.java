@@ -46,13 +46,26 @@ class AlternativesTest {
         .isEqualTo(
             "Supine arms wide on roller, lying on the back:"
                 + " rolled blanket instead of foam roller: softer, and it does not roll");
-    assertThat(nearest("supine-arms-wide", ALL, Equipment.BLOCKS)).contains("two blocks instead");
+    assertThat(nearest("thoracic-extension-over-support", ALL, Equipment.BLOCKS))
+        .contains("two blocks instead");
     assertThat(nearest("hands-behind-back-lift", ALL, Equipment.STRAP))
         .endsWith("strap instead of towel");
     assertThat(nearest("cat-cow", ALL, Equipment.CARPET)).contains("carpet instead of mat");
     assertThat(nearest("double-knee-hug", ALL, Equipment.BED)).contains("bed instead of mat");
+  }
+
+  /** A ball is no chair to hold on to, and blocks do not go under a skull. */
+  @Test
+  void whatStandsInIsSaidByTheExercise() {
     assertThat(nearest("chair-lat-stretch", EnumSet.of(Position.STAND), Equipment.BALL))
-        .contains("large ball instead of chair: it rolls");
+        .doesNotContain("ball");
+    assertThat(nearest("lateral-lunge", EnumSet.of(Position.STAND), Equipment.BALL))
+        .doesNotContain("ball");
+    assertThat(nearest("lateral-lunge", EnumSet.of(Position.STAND), Equipment.WALL))
+        .contains("wall instead of chair: a hand on it");
+    assertThat(nearest("head-roll-on-roller", ALL, Equipment.BLOCKS)).doesNotContain("block");
+    assertThat(nearest("head-roll-on-roller", ALL, Equipment.ROLLED_TOWEL, Equipment.BLOCKS))
+        .contains("rolled towel instead of foam roller");
   }
 
   @Test

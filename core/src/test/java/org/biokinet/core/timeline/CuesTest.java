@@ -6,10 +6,13 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.regex.Pattern;
+import org.biokinet.core.anatomy.Equipment;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.Direction;
 import org.biokinet.core.dose.Dose;
-import org.biokinet.core.dose.Mode;
+import org.biokinet.core.dose.DoseNotation;
+import org.biokinet.core.dose.SideDose;
 import org.biokinet.core.exercise.Exercise;
 import org.biokinet.core.exercise.ExerciseWords;
 import org.biokinet.core.program.Item;
@@ -87,9 +90,9 @@ class CuesTest {
     assertThat(on(t, Segment.Kind.MOVE).subList(0, 4))
         .containsExactly(
             "Open the left arm and turn left. [Repetition 1 of 4 on the left]",
-            "Open the left arm and turn left as you breathe in. [Repetition 2 of 4 on the left]",
-            "Close it as you breathe out. [Repetition 3 of 4 on the left]",
-            "Open the left arm and turn left. [Repetition 4 of 4 on the left]");
+            "No pinch in the left shoulder, no tingling. [Repetition 2 of 4 on the left]",
+            "Open the left arm and turn left as you breathe in. [Repetition 3 of 4 on the left]",
+            " [Repetition 4 of 4 on the left]");
   }
 
   @Test
@@ -112,6 +115,23 @@ class CuesTest {
     }
   }
 
+  /** A chair that is held, pulled or leaned on has no wheels. */
+  @Test
+  void aChairThatIsHeldHasNoWheels() {
+    Pattern held =
+        Pattern.compile("hold the seat|on its back|its back|hand on a chair|on the seat");
+    int found = 0;
+    for (Exercise e : TimelineTest.CATALOGUE.all()) {
+      ExerciseWords w = TimelineTest.CATALOGUE.words(e, Locale.ENGLISH);
+      boolean onChair = e.equipment().contains(Equipment.CHAIR) && !e.id().contains("fold");
+      if (!onChair && !held.matcher(w.setup()).find()) continue;
+      if (e.id().equals("seated-side-bend")) continue; // the hand only rests on the own seat
+      found++;
+      assertThat(w.setup()).as(e.id()).containsIgnoringCase("without wheels");
+    }
+    assertThat(found).isGreaterThanOrEqualTo(8);
+  }
+
   private static Item oneSide(Exercise e, Side side) {
     return new Item(e, new Dose.OneSide(side, e.start().on(side).orElseThrow()));
   }
@@ -131,35 +151,93 @@ class CuesTest {
         .replace("#", "Right");
   }
 
-  /** Eyes shut: on each side set-up, movement, where and the way out are heard, in that order. */
+  /**
+   * Eyes shut: with the start dose as with the target, on each side, set-up, movement, where it
+   * must not be felt and the way out are heard.
+   */
   @Test
   void everyExerciseIsToldWholeOnEachSide() {
     for (Exercise e : TimelineTest.CATALOGUE.all()) {
-      if (e.doseContext().mode() != Mode.HOLD || e.target().on(Side.LEFT).isEmpty()) continue;
-      for (Side side : e.sided() ? Side.values() : new Side[] {Side.LEFT}) {
-        Timeline t =
-            TimelineTest.compile(
-                e.sided()
-                    ? new Item(e, new Dose.OneSide(side, e.target().on(side).orElseThrow()))
-                    : new Item(e, e.target()));
-        ExerciseWords w =
-            TimelineTest.CATALOGUE
-                .words(e, Locale.ENGLISH)
-                .on(
-                    e,
-                    e.sided() ? Optional.of(side) : Optional.empty(),
-                    Optional.empty(),
-                    Locale.ENGLISH);
-        assertThat(spoken(t))
-            .as(e.id())
-            .containsSubsequence(
-                w.setup(),
-                w.move(),
-                w.how().split("\\. ", -1)[0],
-                w.feel(),
-                ExerciseWords.sentences(w.out(), Locale.ENGLISH).get(0));
+      for (Dose dose : List.of(e.start(), e.target())) {
+        for (Side side : e.sided() ? Side.values() : new Side[] {Side.LEFT}) {
+          String said = said(TimelineTest.compile(new Item(e, dose)));
+          Optional<Direction> way =
+              dose.on(side)
+                  .flatMap(SideDose::only)
+                  .or(() -> e.doseContext().directions().stream().findFirst());
+          Optional<Side> treated = e.sided() ? Optional.of(side) : Optional.empty();
+          ExerciseWords w =
+              TimelineTest.CATALOGUE.words(e, Locale.ENGLISH).on(e, treated, way, Locale.ENGLISH);
+          String what = "%s %s %s".formatted(e.id(), DoseNotation.format(dose), side);
+          for (String setup : ExerciseWords.sentences(w.setup(), Locale.ENGLISH)) {
+            assertThat(said).as(what).containsIgnoringCase(setup);
+          }
+          assertThat(said).as(what).containsIgnoringCase(w.move());
+          assertThat(said).as(what).containsIgnoringCase(w.not());
+          assertThat(said)
+              .as(what)
+              .containsIgnoringCase(ExerciseWords.sentences(w.out(), Locale.ENGLISH).get(0));
+        }
       }
     }
+  }
+
+  private static String said(Timeline t) {
+    return String.join(
+        " ",
+        new Cues(TimelineTest.CATALOGUE, Locale.ENGLISH)
+            .of(t).stream().map(c -> c.spoken() + " " + c.ending()).toList());
+  }
+
+  /** "Where not" stands on the screen as long as anything is moved or held. */
+  @Test
+  void whereNotIsShownThroughout() {
+    Timeline t = TimelineTest.compile(TimelineTest.item("upper-trap-stretch", "2x15s"));
+    List<Cue> cues = new Cues(TimelineTest.CATALOGUE, Locale.ENGLISH).of(t);
+    for (int i = 0; i < cues.size(); i++) {
+      Segment.Kind kind = t.segments().get(i).kind();
+      boolean moving = kind.isWork() || kind == Segment.Kind.ENTER;
+      assertThat(cues.get(i).not().isEmpty()).as(kind.name()).isEqualTo(!moving);
+    }
+  }
+
+  /** A sentence that is too long for its segment is skipped, not waited for. */
+  @Test
+  void aLongSentenceDoesNotHoldUpTheOthers() {
+    Timeline t = TimelineTest.compile(TimelineTest.item("neck-rotation", "5"));
+    List<String> said = on(t, Segment.Kind.MOVE);
+    assertThat(said.get(0)).startsWith("Turn left. No pinch on the left side, no dizziness.");
+    assertThat(String.join(" ", said)).contains("Feel an easy turn");
+  }
+
+  /** The way out is said so that it ends with the last repetition on each side. */
+  @Test
+  void theWayOutEndsTheLastRepetition() {
+    Timeline t = TimelineTest.compile(TimelineTest.item("open-book", "5"));
+    List<Cue> cues = new Cues(TimelineTest.CATALOGUE, Locale.ENGLISH).of(t);
+    List<String> endings = new ArrayList<>();
+    for (int i = 0; i < cues.size(); i++) {
+      if (cues.get(i).ending().isEmpty()) continue;
+      assertThat(t.segments().get(i).rep()).isEqualTo(5);
+      assertThat(cues.get(i).endingSeconds()).isLessThanOrEqualTo(t.segments().get(i).seconds());
+      endings.add(cues.get(i).ending());
+    }
+    assertThat(endings)
+        .containsExactly(
+            "Then: Close the arm, rest, then push up to sit.",
+            "Then: Close the arm, rest, then push up to sit.");
+  }
+
+  /** Contraction has a direction, and a hand only where a hand is. */
+  @Test
+  void aContractionSaysWhatIsPressedAndWhereTo() {
+    Timeline hand = TimelineTest.compile(TimelineTest.item("upper-trap-stretch", "R cr1(6s+15s)"));
+    assertThat(on(hand, Segment.Kind.CONTRACT).get(0))
+        .startsWith("Press the head right into the hand, gently. Keep breathing.");
+    Timeline seat = TimelineTest.compile(TimelineTest.item("upper-trap-anchored", "R cr1(6s+15s)"));
+    assertThat(on(seat, Segment.Kind.CONTRACT).get(0))
+        .startsWith("Try to lift the right shoulder, gently.")
+        .doesNotContain("hand");
   }
 
   /**
@@ -172,7 +250,8 @@ class CuesTest {
       Timeline t = TimelineTest.compile(new Item(e, e.target()));
       List<Cue> cues = new Cues(TimelineTest.CATALOGUE, Locale.ENGLISH).of(t);
       for (int i = 0; i < cues.size(); i++) {
-        int words = cues.get(i).spoken().split(" ", -1).length;
+        String all = (cues.get(i).spoken() + " " + cues.get(i).ending()).strip();
+        int words = all.split(" ", -1).length;
         Segment s = t.segments().get(i);
         if (words > 3.3 * s.seconds()) {
           late.add("%s %s %d s: %s".formatted(e.id(), s.kind(), s.seconds(), cues.get(i).spoken()));
