@@ -13,7 +13,9 @@ public enum Equipment implements Coded {
   STRAP("strap", "strap"),
   BALL("ball", "large ball"),
   BED("bed", "bed"),
-  CARPET("carpet", "carpet");
+  CARPET("carpet", "carpet"),
+  BAND("band", "elastic band"),
+  WEIGHT("weight", "small weight");
 
   private final String code;
   private final String label;

@@ -96,7 +96,7 @@ public enum Feature {
       case LATERAL_FLEXION -> tiltsToward(use, affected);
       case CHIN ->
           e.targets().stream().anyMatch(FRONT::contains)
-              || (e.targets().contains(Tissue.SUBOCCIPITALS)
+              || (e.targets().get(0) == Tissue.SUBOCCIPITALS
                   && e.precautions().contains(Precaution.OVERPRESSURE));
       case EFFORT -> takesEffort(use);
       case SELF_MASSAGE ->

@@ -72,8 +72,9 @@ public final class ReEntry {
     Volume a = Volume.of(half, c, breath);
     Volume b = Volume.of(start, c, breath);
     boolean startIsLess =
-        b.seconds() < a.seconds()
-            || (b.seconds() == a.seconds() && b.repetitions() < a.repetitions());
+        b.seconds() <= a.seconds()
+            && b.repetitions() <= a.repetitions()
+            && b.seconds() + b.repetitions() < a.seconds() + a.repetitions();
     // Contractions that are left out leave their effort out too.
     OptionalInt effort =
         startIsLess && half.work() instanceof Work.ContractRelax

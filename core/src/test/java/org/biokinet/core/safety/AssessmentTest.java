@@ -306,7 +306,6 @@ class AssessmentTest {
                     && e.targets().get(0).kind().name().equals("MUSCLE");
             case "chin" ->
                 e.id().startsWith("suboccipital")
-                    || e.id().equals("neck-flexor-pull")
                     || e.targets().stream()
                         .anyMatch(
                             t ->

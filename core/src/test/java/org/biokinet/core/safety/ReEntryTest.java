@@ -38,6 +38,9 @@ class ReEntryTest {
     assertThat(of("upper-trap-stretch", "L 3x30s R 2x10s")).isEqualTo("L 2x15s R 2x5s");
     assertThat(of("upper-trap-stretch", "R 3x30s")).isEqualTo("R 2x15s");
     assertThat(of("scapular-controlled-circle", "5 50%")).isEqualTo("2 30%");
+    assertThat(of("neck-rotation", "4x3s")).as("start 3, without a hold").isEqualTo("3");
+    assertThat(of("band-row", "2x12 band3")).as("start 8 band1").isEqualTo("8 band1");
+    assertThat(of("walking", "20min")).isEqualTo("5min");
     assertThat(of("neck-wedge-rest", "180s")).as("rest").isEqualTo("180s");
   }
 
