@@ -181,7 +181,7 @@ class ClientTest extends AppTest {
         me,
         client.getId(),
         0,
-        new DraftEdit.Add(UUID.randomUUID().toString(), "head-roll-on-roller", "5"));
+        new DraftEdit.Add(UUID.randomUUID().toString(), "supine-arms-wide", "6"));
     mvc.perform(as(me, get(plan)))
         .andExpect(content().string(containsString("no foam roller at home</span>. Nearest: ")));
   }

@@ -44,6 +44,7 @@ import org.springframework.http.MediaType;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.mock.web.MockMultipartFile;
 import org.springframework.test.web.servlet.ResultActions;
+import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 
 /** A measuring visit: saved as it goes, corrected without loss, read off honestly. */
 class MeasurementTest extends AppTest {
@@ -84,7 +85,7 @@ class MeasurementTest extends AppTest {
             content()
                 .string(
                     containsString(
-                        "tilting left 31° of 45, 11° less than right → right upper trapezius")));
+                        "tilting left 31° of 45, 11° less than right → lengthen right upper trapezius")));
     String code = measurements.findings(me, client).get(0).code();
     send(me, client, "finding", "code", code, "confirmed", "true");
     mvc.perform(as(me, get("/clients/" + client.getId() + "/plan")))
@@ -477,5 +478,75 @@ class MeasurementTest extends AppTest {
                 Integer.class,
                 kept.photograph().toString()))
         .isZero();
+  }
+
+  /** Optional and quick: kept as typed, read off for the plan, said beside what cannot be read. */
+  @Test
+  void anExaminationIsKeptAndStandsOnPlan() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    send(me, client, "examination", "flexion-rotation-LEFT", "forty")
+        .andExpect(status().isUnprocessableEntity())
+        .andExpect(content().string(containsString("Whole degrees, 0 to 70.")));
+    assertThat(rows(client)).isZero();
+    send(
+            me,
+            client,
+            "examination",
+            "c6-RIGHT",
+            "strength 4",
+            "c5-LEFT",
+            "normal",
+            "flexion-rotation-LEFT",
+            "44",
+            "flexion-rotation-RIGHT",
+            "28")
+        .andExpect(status().isOk())
+        .andExpect(content().string(containsString("turning right with the neck bent 28°")));
+    String plan = "/clients/" + client.getId() + "/plan";
+    mvc.perform(as(me, get(plan)))
+        .andExpect(content().string(containsString("C6 right: strength 4")))
+        .andExpect(content().string(containsString("lengthen left suboccipitals")));
+    mvc.perform(as(me, get("/clients/" + client.getId() + "/measure")))
+        .andExpect(content().string(containsString("value=\"strength 4\"")));
+    clock.moveTo(clock.instant().plus(Duration.ofDays(7)));
+    mvc.perform(as(me, get("/clients/" + client.getId() + "/measure")))
+        .andExpect(content().string(containsString("C6 right: strength 4; Flexion–rotation")));
+  }
+
+  /** Chest on the client's own map: the questions open, and the practitioner is told. */
+  @Test
+  void aMarkThatIsNoStretchsBusinessAsksForTheSigns() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "chin-tuck", "3x5s");
+    Cookie device = device(me, client);
+    mvc.perform(ownMark(device, "palm", "LEFT", "tingle")).andExpect(redirectedUrl("/me/rate/map"));
+    mvc.perform(ownMark(device, "palm", "RIGHT", "tingle"))
+        .andExpect(redirectedUrl("/me/renew?map=1"));
+    mvc.perform(get("/me/renew?map=1").cookie(device))
+        .andExpect(content().string(containsString("What you marked is not for stretching")));
+    mvc.perform(as(me, get("/")))
+        .andExpect(content().string(containsString("Ask for the signs")))
+        .andExpect(content().string(containsString("tingling or numbness in both hands")));
+    mvc.perform(
+            as(me, post("/clients/" + client.getId() + "/dealt-with"))
+                .param("note", "called, examined: carpal tunnel known"))
+        .andExpect(status().is3xxRedirection());
+    mvc.perform(as(me, get("/"))).andExpect(content().string(not(containsString("Ask for the"))));
+    send(me, client, "mark", "line", "l upper chest ache 4")
+        .andExpect(content().string(containsString("Ask for the signs:")))
+        .andExpect(content().string(containsString("left upper chest, ache 4")));
+  }
+
+  private static MockHttpServletRequestBuilder ownMark(
+      Cookie device, String area, String side, String feeling) {
+    return post("/me/rate/map")
+        .with(csrf())
+        .cookie(device)
+        .param("area", area)
+        .param("side", side)
+        .param("feeling", feeling)
+        .param("intensity", "3");
   }
 }

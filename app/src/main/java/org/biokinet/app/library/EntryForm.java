@@ -67,16 +67,14 @@ record EntryForm(
           "target",
           "contract-relax",
           "precautions",
-          "treated-limb",
-          "other-limb",
-          "intents",
-          "tempo",
-          "resisted",
-          "instead",
           "easier",
           "harder",
           "drawn-as",
           PoseEditor.FIELD);
+
+  /** Facts of a shipped entry that a copy keeps, and the form does not show. */
+  static final List<String> KEPT =
+      List.of("treated-limb", "other-limb", "intents", "tempo", "resisted", "instead");
 
   /** How the form calls what is not a text. */
   private static final Map<String, String> LABELS =
@@ -108,13 +106,13 @@ record EntryForm(
     facts.put("sides", "each");
     facts.put("positions", "chair");
     facts.put("start", "2x15s");
-    facts.put("target", "3x30s");
+    facts.put("target", "2x30s");
     return of(new OwnExercise("", facts, Map.of()), 0);
   }
 
   static EntryForm read(MultiValueMap<String, String> sent) {
     Map<String, String> facts = new LinkedHashMap<>();
-    for (String key : FACTS) {
+    for (String key : Stream.concat(FACTS.stream(), KEPT.stream()).toList()) {
       facts.put(
           key,
           sent.getOrDefault(key, List.of()).stream()

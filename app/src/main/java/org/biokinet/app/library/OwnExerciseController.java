@@ -215,6 +215,7 @@ class OwnExerciseController {
     model.addAttribute("form", form);
     posing(form, new LinkedMultiValueMap<>(), model);
     model.addAttribute("texts", EntryForm.TEXTS);
+    model.addAttribute("kept", EntryForm.KEPT);
     model.addAttribute("groups", Group.values());
     model.addAttribute("modes", Mode.values());
     model.addAttribute("sides", Sidedness.values());

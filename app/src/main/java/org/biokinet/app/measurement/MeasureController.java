@@ -4,7 +4,9 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
@@ -19,6 +21,7 @@ import org.biokinet.core.anatomy.Coded;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.figure.View;
 import org.biokinet.core.measure.BodyArea;
+import org.biokinet.core.measure.Examination;
 import org.biokinet.core.measure.GlobalRating;
 import org.biokinet.core.measure.Motion;
 import org.biokinet.core.measure.PainMap;
@@ -87,6 +90,7 @@ class MeasureController {
         "maps", List.of(MapView.of(View.FRONT, map, facing), MapView.of(View.BACK, map, facing)));
     model.addAttribute("facing", facing);
     model.addAttribute("feelings", PainMap.Feeling.values());
+    model.addAttribute("questions", Examination.Question.values());
     model.addAttribute("findings", measurements.findings(me, client));
     model.addAttribute("questionnaires", Questionnaire.values());
     model.addAttribute("visits", all.size());
@@ -241,6 +245,31 @@ class MeasureController {
       measurements.save(me, id, new Measured.Form(questionnaire, items, arm));
     }
     return live(me, id, "form-" + questionnaire, message, response, model);
+  }
+
+  @PostMapping("/examination")
+  String examination(
+      @AuthenticationPrincipal Me me,
+      @PathVariable UUID id,
+      @RequestParam MultiValueMap<String, String> sent,
+      HttpServletResponse response,
+      Model model) {
+    clients.get(me, id);
+    Map<String, String> answers = new LinkedHashMap<>();
+    for (String key : Examination.keys()) {
+      answers.put(key, Objects.requireNonNullElse(sent.getFirst(key), ""));
+    }
+    Examination examination = new Examination(answers);
+    Map<String, String> faults = examination.faults();
+    if (faults.isEmpty()) {
+      measurements.save(me, id, new Measured.Examined(examination.answers()));
+    }
+    String message =
+        faults.entrySet().stream()
+            .findFirst()
+            .map(f -> "Not kept: %s. %s".formatted(f.getKey().replace('-', ' '), f.getValue()))
+            .orElse("");
+    return live(me, id, "examination", message, response, model);
   }
 
   @PostMapping("/global")

@@ -16,6 +16,7 @@ import org.biokinet.app.support.Days;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.measure.Asymmetry;
 import org.biokinet.core.measure.Change;
+import org.biokinet.core.measure.Examination;
 import org.biokinet.core.measure.GlobalRating;
 import org.biokinet.core.measure.Motion;
 import org.biokinet.core.measure.PainMap;
@@ -30,6 +31,7 @@ import org.jspecify.annotations.Nullable;
  * A measuring visit as the page shows it.
  *
  * @param last the day of the visit before, in words, or empty
+ * @param lastExamination what stood out when it was examined before, with the day, or empty
  */
 record MeasurePage(
     Visit visit,
@@ -43,10 +45,17 @@ record MeasurePage(
     List<String> asks,
     List<PainMap.Mark> marks,
     List<PainMap.Mark> clientMarks,
-    List<Scored> scores) {
+    List<Scored> scores,
+    Examination examination,
+    String lastExamination) {
 
   private static final List<Motion> QUICK =
       List.of(Motion.NECK_ROTATION, Motion.NECK_LATERAL_FLEXION);
+
+  /** As an answer of the examination stands, or empty. */
+  public String examined(String key) {
+    return examination.answers().getOrDefault(key, "");
+  }
 
   /** One motion with what is typed for each side; a motion without sides has only the first. */
   record RangeLine(Motion motion, List<Cell> cells, String difference, boolean flagged) {}
@@ -112,7 +121,20 @@ record MeasurePage(
         mine.asksForSigns(),
         mine.strongest(),
         visit.map(true).orElse(PainMap.EMPTY).strongest(),
-        scores(visit, all));
+        scores(visit, all),
+        visit.examination(),
+        earlier.stream()
+            .filter(v -> v.first(Measured.Examined.class).isPresent())
+            .findFirst()
+            .map(MeasurePage::examined)
+            .orElse(""));
+  }
+
+  private static String examined(Visit v) {
+    List<String> lines = v.examination().standsOut();
+    return "%s: %s"
+        .formatted(
+            Days.day(v.day()), lines.isEmpty() ? "nothing stood out" : String.join("; ", lines));
   }
 
   /** One value of today with its record. */
@@ -143,6 +165,7 @@ record MeasurePage(
       case MAP -> "Body map";
       case ENDURANCE -> "Neck flexor endurance";
       case GLOBAL -> "Global rating";
+      case EXAMINATION -> "Examination";
       default -> "Side photograph";
     };
   }
@@ -153,6 +176,10 @@ record MeasurePage(
     if (m instanceof Measured.Pain p) return "now " + p.now();
     if (m instanceof Measured.BodyMap b) return b.map().marks().size() + " marked";
     if (m instanceof Measured.Endurance e) return e.seconds() + " s";
+    if (m instanceof Measured.Examined e) {
+      List<String> lines = new Examination(e.answers()).standsOut();
+      return lines.isEmpty() ? "nothing stands out" : String.join("; ", lines);
+    }
     if (m instanceof Measured.Global g) return Integer.toString(g.value());
     if (m instanceof Measured.SidePhoto p) return PostureController.words(Posture.of(p.marks()));
     return "";

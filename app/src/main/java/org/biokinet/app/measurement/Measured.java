@@ -3,9 +3,11 @@ package org.biokinet.app.measurement;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.measure.Examination;
 import org.biokinet.core.measure.Motion;
 import org.biokinet.core.measure.PainMap;
 import org.biokinet.core.measure.Posture;
@@ -23,6 +25,7 @@ import org.jspecify.annotations.Nullable;
   @JsonSubTypes.Type(value = Measured.Endurance.class, name = "ENDURANCE"),
   @JsonSubTypes.Type(value = Measured.Form.class, name = "FORM"),
   @JsonSubTypes.Type(value = Measured.Global.class, name = "GLOBAL"),
+  @JsonSubTypes.Type(value = Measured.Examined.class, name = "EXAMINATION"),
   @JsonSubTypes.Type(value = Measured.SidePhoto.class, name = "POSTURE")
 })
 public sealed interface Measured {
@@ -45,6 +48,7 @@ public sealed interface Measured {
     ENDURANCE,
     FORM,
     GLOBAL,
+    EXAMINATION,
     POSTURE
   }
 
@@ -151,6 +155,18 @@ public sealed interface Measured {
     @Override
     public Kind kind() {
       return Kind.GLOBAL;
+    }
+  }
+
+  /**
+   * What was examined by hand.
+   *
+   * @param answers by key, as {@link Examination} names them
+   */
+  record Examined(Map<String, String> answers) implements Measured {
+    @Override
+    public Kind kind() {
+      return Kind.EXAMINATION;
     }
   }
 

@@ -245,6 +245,18 @@ public class MeasurementService {
         : ((Finding.Target.OfMotion) target).motion().label();
   }
 
+  /**
+   * What stood out when the client was last examined, for whoever plans; empty when nothing did.
+   */
+  @Transactional(readOnly = true)
+  public List<String> examined(Client client) {
+    return visits(client).stream()
+        .filter(v -> v.first(Measured.Examined.class).isPresent())
+        .findFirst()
+        .map(v -> v.examination().standsOut())
+        .orElse(List.of());
+  }
+
   /** Those that nobody dismissed: planning starts from them. */
   @Transactional(readOnly = true)
   public List<Judged> standing(Me me, Client client) {

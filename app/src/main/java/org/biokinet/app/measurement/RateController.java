@@ -120,7 +120,7 @@ class RateController {
     if (at.isPresent() && felt.isPresent() && known && intensity >= 0 && intensity <= 10) {
       PainMap.Mark mark =
           new PainMap.Mark(at.get(), Side.valueOf(side), felt.get(), Math.max(1, intensity));
-      if (measurements.mark(me, mark, intensity == 0)) return "redirect:/me/renew?map";
+      if (measurements.mark(me, mark, intensity == 0)) return "redirect:/me/renew?map=1";
     }
     return "redirect:/me/rate/map";
   }

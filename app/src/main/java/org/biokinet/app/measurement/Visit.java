@@ -12,6 +12,7 @@ import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Stream;
 import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.measure.Examination;
 import org.biokinet.core.measure.Findings;
 import org.biokinet.core.measure.Motion;
 import org.biokinet.core.measure.PainMap;
@@ -71,6 +72,12 @@ record Visit(LocalDate day, List<Taken> taken) {
         .findFirst();
   }
 
+  Examination examination() {
+    return first(Measured.Examined.class)
+        .map(e -> new Examination(e.answers()))
+        .orElse(Examination.NOTHING);
+  }
+
   /** What findings are read off. */
   Findings.Measures measures() {
     Map<Motion, Map<Side, Double>> ranges = new EnumMap<>(Motion.class);
@@ -91,7 +98,11 @@ record Visit(LocalDate day, List<Taken> taken) {
     Optional<Posture> posture =
         of(Measured.SidePhoto.class).map(p -> Posture.of(p.marks())).reduce((a, b) -> b);
     return new Findings.Measures(
-        ranges, map(false).or(() -> map(true)).orElse(PainMap.EMPTY), posture, endurance);
+        ranges,
+        map(false).or(() -> map(true)).orElse(PainMap.EMPTY),
+        posture,
+        endurance,
+        examination());
   }
 
   /** The newest value of each measure, as if all had been taken in one visit. */

@@ -432,6 +432,7 @@ class PlanController {
             Library.LANGUAGE));
     model.addAttribute("bands", Band.values());
     model.addAttribute("findings", measurements.standing(me, state.client()));
+    model.addAttribute("examined", measurements.examined(state.client()));
     gate(me, state, model);
   }
 

@@ -60,6 +60,25 @@ class EntryFormTest {
     assertThat(read("draft", id.toString()).draft()).contains(id);
   }
 
+  /** What the form does not show is kept, as long as what it is about is still there. */
+  @Test
+  void whatIsNotShownGoesWithWhatItIsAbout() {
+    String[] sent = {
+      "sides", "each",
+      "precautions", "gh-elev, cx-rot",
+      "treated-limb", "gh-elev, gh-ext",
+      "targets", "dnf, scm",
+      "intents", "dnf strengthen, levator lengthen",
+      "tempo", "8s"
+    };
+    EntryForm form = read(sent);
+    assertThat(form.value("treated-limb")).isEqualTo("gh-elev");
+    assertThat(form.value("intents")).isEqualTo("dnf strengthen");
+    assertThat(form.value("tempo")).isEqualTo("8s");
+    sent[1] = "both";
+    assertThat(read(sent).value("treated-limb")).isEmpty();
+  }
+
   @Test
   void anEndlessTextIsCut() {
     assertThat(read("how", "a".repeat(10_000)).value("how")).hasSize(800);

@@ -10,6 +10,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.function.Predicate;
 import org.biokinet.core.anatomy.Intent;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.anatomy.SidedMotion;
@@ -30,12 +31,14 @@ public final class Findings {
    * @param map what hurts
    * @param posture angles of the photograph
    * @param endurance of the neck flexors, in seconds
+   * @param examination what was examined by hand
    */
   public record Measures(
       Map<Motion, Map<Side, Double>> ranges,
       PainMap map,
       Optional<Posture> posture,
-      OptionalInt endurance) {}
+      OptionalInt endurance,
+      Examination examination) {}
 
   /** A side under this share of its norm is limited, whether the other is so too (our choice). */
   private static final double LIMITED = 0.8;
@@ -107,8 +110,26 @@ public final class Findings {
               both(Aim.strengthen(Tissue.DNF)),
               (LOW_ENDURANCE - m.endurance().getAsInt()) / 10));
     }
+    for (Side side : Side.values()) {
+      if (m.examination().limitedTurn(side)) found.add(upperNeck(m.examination(), side));
+    }
     found.sort(Comparator.comparingDouble(Finding::weight).reversed());
     return List.copyOf(found);
+  }
+
+  /** The flexion–rotation test: what turns the upper neck that way lengthens the suboccipitals. */
+  private Finding upperNeck(Examination e, Side toward) {
+    int degrees = e.flexionRotation(toward).orElseThrow();
+    List<Finding.Target> targets = new ArrayList<>();
+    lengthenedBy(SidedMotion.NECK_ROTATION, toward, Tissue.SUBOCCIPITALS::equals)
+        .forEach(targets::add);
+    targets.add(new Finding.Target.OfMotion(SidedMotion.NECK_ROTATION, toward));
+    return new Finding(
+        "flexion-rotation-" + word(toward),
+        "Flexion–rotation test " + word(toward),
+        "turning %s with the neck bent %d°".formatted(word(toward), degrees),
+        targets,
+        (Examination.LIMITED_DEGREES + Examination.DIFFERENCE - degrees) / 5.0);
   }
 
   private static List<Finding.Target> both(Aim... aims) {
@@ -210,18 +231,20 @@ public final class Findings {
       ARM.getOrDefault(motion, List.of())
           .forEach(t -> targets.add(target(Aim.lengthen(t), Optional.of(toward))));
     } else if (motion.ofTheNeck()) {
-      targets.addAll(lengthenedBy(limited, toward));
+      targets.addAll(lengthenedBy(limited, toward, t -> true));
     }
     targets.add(new Finding.Target.OfMotion(limited, toward));
     return targets;
   }
 
-  private List<Finding.Target> lengthenedBy(SidedMotion limited, Side toward) {
+  private List<Finding.Target> lengthenedBy(
+      SidedMotion limited, Side toward, Predicate<Tissue> which) {
     Map<Finding.Target.OfTissue, Integer> votes = new HashMap<>();
     for (Exercise e : catalogue.offered()) {
       Optional<Side> treated = e.treatedSideFor(limited, toward);
       Tissue first = e.targets().get(0);
-      if (treated.isEmpty() || e.intentFor(first) != Intent.LENGTHEN) continue;
+      if (treated.isEmpty() || !which.test(first)) continue;
+      if (e.intentFor(first) != Intent.LENGTHEN) continue;
       votes.merge(new Finding.Target.OfTissue(Intent.LENGTHEN, first, treated), 1, Integer::sum);
     }
     return votes.entrySet().stream()

@@ -28,7 +28,8 @@ class FindingsTest {
         Map.of(motion, new EnumMap<>(Map.of(Side.LEFT, left, Side.RIGHT, right))),
         PainMap.EMPTY,
         Optional.empty(),
-        OptionalInt.empty());
+        OptionalInt.empty(),
+        Examination.NOTHING);
   }
 
   /** The issue's own example: section 3's mapping turns the direction into the treated side. */
@@ -110,7 +111,8 @@ class FindingsTest {
   private static Findings.Measures felt(PainMap.Mark... marks) {
     PainMap map = PainMap.EMPTY;
     for (PainMap.Mark m : marks) map = map.with(m);
-    return new Findings.Measures(Map.of(), map, Optional.empty(), OptionalInt.empty());
+    return new Findings.Measures(
+        Map.of(), map, Optional.empty(), OptionalInt.empty(), Examination.NOTHING);
   }
 
   /** Chest, throat, ribs, belly, groin: the signs are asked, and no muscle is named. */
@@ -181,7 +183,9 @@ class FindingsTest {
             .with(new PainMap.Mark(BodyArea.TOP_OF_SHOULDER, Side.RIGHT, PainMap.Feeling.ACHE, 5))
             .with(new PainMap.Mark(BodyArea.KNEE, Side.RIGHT, PainMap.Feeling.ACHE, 2));
     List<Finding> found =
-        FINDINGS.of(new Findings.Measures(Map.of(), map, Optional.empty(), OptionalInt.empty()));
+        FINDINGS.of(
+            new Findings.Measures(
+                Map.of(), map, Optional.empty(), OptionalInt.empty(), Examination.NOTHING));
     assertThat(found)
         .extracting(Finding::title)
         .containsExactly("Felt: left palm", "Felt: right top of the shoulder");
@@ -194,12 +198,20 @@ class FindingsTest {
     List<Finding> found =
         FINDINGS.of(
             new Findings.Measures(
-                Map.of(), PainMap.EMPTY, Optional.of(new Posture(43, 50)), OptionalInt.of(12)));
+                Map.of(),
+                PainMap.EMPTY,
+                Optional.of(new Posture(43, 50)),
+                OptionalInt.of(12),
+                Examination.NOTHING));
     assertThat(found).extracting(Finding::code).contains("forward-head", "flexor-endurance");
     assertThat(
             FINDINGS.of(
                 new Findings.Measures(
-                    Map.of(), PainMap.EMPTY, Optional.of(new Posture(50, 50)), OptionalInt.of(25))))
+                    Map.of(),
+                    PainMap.EMPTY,
+                    Optional.of(new Posture(50, 50)),
+                    OptionalInt.of(25),
+                    Examination.NOTHING)))
         .isEmpty();
   }
 
