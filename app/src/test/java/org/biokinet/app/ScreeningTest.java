@@ -319,7 +319,8 @@ class ScreeningTest extends AppTest {
     mvc.perform(renewal(device, "", "", "no")).andExpect(redirectedUrl("/me/today"));
     mvc.perform(get("/me/today").cookie(device))
         .andExpect(content().string(containsString("You begin again gently")))
-        .andExpect(content().string(containsString("2 holds of 15 s")));
+        .andExpect(content().string(containsString("2 holds of 15 s")))
+        .andExpect(content().string(containsString("up to 4 of 10")));
     mvc.perform(get("/me/player?pain=2").cookie(device))
         .andExpect(content().string(containsString("\"reEntry\":true")))
         .andExpect(content().string(containsString("Hold 1 of 2")))

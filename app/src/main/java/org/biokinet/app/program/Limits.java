@@ -23,7 +23,7 @@ public class Limits {
     this.library = library;
   }
 
-  static Allowed of(Client client, Assessment assessment) {
+  public static Allowed of(Client client, Assessment assessment) {
     return new Allowed(assessment, client.means(), client.breathSeconds());
   }
 

@@ -28,6 +28,7 @@ import org.springframework.util.MultiValueMap;
  *
  * @param none the sections that were answered with "none of these"
  * @param provokedPain how much it hurts when it is stirred up; asked where a small thing does it
+ * @param ended what earlier answers have left on and no longer holds
  * @param sides of conditions: L, R or empty
  */
 public record Answers(
@@ -44,11 +45,13 @@ public record Answers(
     String medicines,
     String surgery,
     String consent,
-    String provokedPain) {
+    String provokedPain,
+    Set<String> ended) {
 
   public Answers {
     // Earlier versions of the form did not ask.
     provokedPain = Objects.requireNonNullElse(provokedPain, "");
+    ended = Set.copyOf(Objects.requireNonNullElse(ended, Set.of()));
   }
 
   /** Of the form; it counts up when a question changes, so that old answers stay readable. */
@@ -56,7 +59,8 @@ public record Answers(
 
   static final Answers BLANK =
       new Answers(
-          Set.of(), Set.of(), Set.of(), Map.of(), Set.of(), "", "", "", "", "", "", "", "", "");
+          Set.of(), Set.of(), Set.of(), Map.of(), Set.of(), "", "", "", "", "", "", "", "", "",
+          Set.of());
 
   private static final int LONGEST = 500;
 
@@ -86,7 +90,8 @@ public record Answers(
         "",
         "",
         "",
-        provoked ? Integer.toString(worst) : "");
+        provoked ? Integer.toString(worst) : "",
+        Set.of());
   }
 
   public Answers withBaseline(String known) {
@@ -104,7 +109,8 @@ public record Answers(
         medicines,
         surgery,
         consent,
-        provokedPain);
+        provokedPain,
+        ended);
   }
 
   static Answers read(MultiValueMap<String, String> sent) {
@@ -127,7 +133,8 @@ public record Answers(
         text(sent, "medicines"),
         text(sent, "surgery"),
         text(sent, "consent"),
-        text(sent, "provoked-pain"));
+        text(sent, "provoked-pain"),
+        ticked(sent, "ended"));
   }
 
   private static Set<String> ticked(MultiValueMap<String, String> sent, String name) {
@@ -206,6 +213,10 @@ public record Answers(
   private OptionalInt whenProvoked() {
     if (!provokedPain.isEmpty()) return OptionalInt.of(Integer.parseInt(provokedPain));
     return provoked.equals("yes") ? OptionalInt.of(Integer.parseInt(worst)) : OptionalInt.empty();
+  }
+
+  Set<Condition> endedConditions() {
+    return known(Condition.class, ended);
   }
 
   private static <T extends Enum<T> & Coded> Set<T> known(Class<T> type, Set<String> codes) {

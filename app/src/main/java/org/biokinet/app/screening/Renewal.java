@@ -97,6 +97,7 @@ record Renewal(
         before.medicines(),
         before.surgery(),
         before.consent(),
-        provokedPain);
+        provokedPain,
+        Set.of());
   }
 }

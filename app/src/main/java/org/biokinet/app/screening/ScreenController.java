@@ -14,6 +14,7 @@ import org.biokinet.app.client.ClientHeader;
 import org.biokinet.app.client.ClientService;
 import org.biokinet.app.client.Station;
 import org.biokinet.app.support.Days;
+import org.biokinet.core.safety.Answered;
 import org.biokinet.core.safety.Assessment;
 import org.biokinet.core.safety.Clearance;
 import org.biokinet.core.safety.Condition;
@@ -168,6 +169,8 @@ class ScreenController {
     model.addAttribute("signs", EmergencySign.values());
     model.addAttribute("flags", RedFlag.values());
     model.addAttribute("conditionList", Condition.values());
+    List<Answered> answered = all.stream().map(ScreeningService.Kept::answered).toList();
+    model.addAttribute("leftOn", Answered.leftOn(answered));
     model.addAttribute("settlings", Irritability.Settles.values());
     model.addAttribute("neckRule", NeckRule.Question.values());
     if (!model.containsAttribute("neck")) model.addAttribute("neck", NeckRule.BLANK);

@@ -180,7 +180,8 @@ public class ScreeningService implements ScreeningState {
               r.localDate(),
               r.source(),
               r.practitionerId().map(UUID::toString).orElse(""),
-              Optional.ofNullable(records.get(r.getId())));
+              Optional.ofNullable(records.get(r.getId())),
+              answers.endedConditions());
       boolean counts = client.screenAfter().filter(after -> r.at().isBefore(after)).isEmpty();
       kept.computeIfAbsent(r.clientId(), id -> new ArrayList<>())
           .add(

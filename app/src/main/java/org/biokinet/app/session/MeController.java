@@ -20,6 +20,7 @@ import org.biokinet.app.program.VersionService;
 import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.app.support.Days;
 import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.dose.Dose;
 import org.biokinet.core.dose.DoseWords;
 import org.biokinet.core.exercise.Catalogue;
 import org.biokinet.core.exercise.Exercise;
@@ -66,12 +67,19 @@ class MeController {
    *     those items wait until the practitioner has changed the program
    * @param reEntry whether it begins again after a pause, with the smaller doses of that
    * @param replay the program with the doses of today
+   * @param allowed what the screening says; empty while the gate is closed
    */
   private record Now(
       Optional<String> closed,
       Map<Integer, String> waiting,
       boolean reEntry,
-      VersionService.Replay replay) {
+      VersionService.Replay replay,
+      Optional<Allowed> allowed) {
+
+    /** A dose that names no ceiling has that of the screening. */
+    Dose dose(Item i) {
+      return allowed.map(a -> a.inForce(i.exercise(), i.position(), i.dose())).orElse(i.dose());
+    }
 
     Program session(Side turn, SessionLength length) {
       return replay.session(turn, length, waiting.keySet());
@@ -142,7 +150,7 @@ class MeController {
       items.add(
           new TodayItem(
               replay.catalogue().words(item.exercise(), me.language()).name(),
-              new DoseWords(item.exercise().doseContext(), me.language()).of(item.dose()),
+              new DoseWords(item.exercise().doseContext(), me.language()).of(now.dose(item)),
               Timeline.clock(timeline.seconds(items.size())),
               now.waiting().getOrDefault(items.size(), "")));
     }
@@ -194,7 +202,7 @@ class MeController {
     Gate gate = screenings.gate(client);
     if (gate instanceof Gate.Closed closed) {
       String why = messages.getMessage("closed." + closed.why(), null, language);
-      return new Now(Optional.of(why), Map.of(), false, shared);
+      return new Now(Optional.of(why), Map.of(), false, shared, Optional.empty());
     }
     Gate.Open open = (Gate.Open) gate;
     VersionService.Replay replay = open.reEntry() ? shared.beginningAgain() : shared;
@@ -209,7 +217,8 @@ class MeController {
             : Optional.empty(),
         waiting,
         open.reEntry(),
-        replay);
+        replay,
+        Optional.of(Limits.of(client, open.assessment())));
   }
 
   /** What sets the limit, in the client's words. */

@@ -3,10 +3,12 @@ package org.biokinet.core.safety;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
 import org.biokinet.core.anatomy.Position;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.Dose;
 import org.biokinet.core.dose.DoseNotation;
+import org.biokinet.core.dose.Mode;
 import org.biokinet.core.dose.SideDose;
 import org.biokinet.core.dose.Volume;
 import org.biokinet.core.dose.Work;
@@ -74,6 +76,20 @@ public record Allowed(Assessment assessment, Alternatives.Means means, double br
     Optional<Side> side = e.sided() ? Optional.of(treated) : Optional.empty();
     int most = assessment.of(new Use(e, setting(position), side, dose)).ceiling();
     return Math.min(most, dose.ceiling().orElse(most));
+  }
+
+  /** A stretch with its ceilings as they are in force on each side; any other dose as it is. */
+  public Dose inForce(Exercise e, Position position, Dose dose) {
+    if (e.doseContext().mode() != Mode.HOLD) return dose;
+    Optional<SideDose> left = dose.on(Side.LEFT).map(d -> capped(e, position, Side.LEFT, d));
+    Optional<SideDose> right = dose.on(Side.RIGHT).map(d -> capped(e, position, Side.RIGHT, d));
+    if (left.isEmpty()) return new Dose.OneSide(Side.RIGHT, right.orElseThrow());
+    if (right.isEmpty()) return new Dose.OneSide(Side.LEFT, left.orElseThrow());
+    return Dose.of(left.get(), right.get());
+  }
+
+  private SideDose capped(Exercise e, Position position, Side side, SideDose dose) {
+    return dose.withCeiling(OptionalInt.of(ceiling(e, position, side, dose)));
   }
 
   /** The first thing that speaks against one side. */

@@ -15,6 +15,7 @@ import java.util.Set;
  * @param day in the client's zone
  * @param who has answered, as an id; only compared
  * @param clearance what a practitioner has recorded about it
+ * @param ended what earlier signs and flags have left on and this practitioner says no longer holds
  */
 public record Answered(
     Screening screening,
@@ -22,7 +23,12 @@ public record Answered(
     LocalDate day,
     Source source,
     String who,
-    Optional<Clearance> clearance) {
+    Optional<Clearance> clearance,
+    Set<Condition> ended) {
+
+  public Answered {
+    ended = Set.copyOf(ended);
+  }
 
   /** Where answers come from. */
   public enum Source {
@@ -40,19 +46,41 @@ public record Answered(
   public static final Duration CORRECTABLE = Duration.ofMinutes(10);
 
   /**
+   * What earlier signs, flags and arm symptoms have left on, whoever has answered since: a
+   * clearance opens the gate, and only a practitioner's word ends the row. A slip that was put
+   * right has left nothing.
+   */
+  public static Set<Condition> leftOn(List<Answered> newestFirst) {
+    Set<Condition> left = EnumSet.noneOf(Condition.class);
+    for (int i = newestFirst.size() - 1; i >= 0; i--) {
+      Answered a = newestFirst.get(i);
+      boolean slip = i > 0 && newestFirst.get(i - 1).corrects(a);
+      if (slip) continue;
+      if (a.source == Source.PRACTITIONER) left.removeAll(a.ended);
+      left.addAll(a.screening.brought());
+    }
+    return left;
+  }
+
+  /** The answers that count, with all that earlier ones have left open or left on. */
+  static Screening inForce(List<Answered> newestFirst) {
+    return open(newestFirst).adding(leftOn(newestFirst));
+  }
+
+  /**
    * The newest answers, with every sign and flag of earlier ones that nobody has settled: answering
    * again is not a way round a record. A worst pain of the day is no such thing, since it passes;
    * "something is new" is settled by a practitioner who asks everything.
    *
    * @param newestFirst not empty
    */
-  static Screening inForce(List<Answered> newestFirst) {
+  private static Screening open(List<Answered> newestFirst) {
     Answered newest = newestFirst.get(0);
     if (newestFirst.size() == 1) return newest.screening;
     Answered before = newestFirst.get(1);
     List<Answered> rest = newestFirst.subList(1, newestFirst.size());
     if (newest.corrects(before)) return skipping(newest, rest);
-    Screening earlier = inForce(rest);
+    Screening earlier = open(rest);
     if (before.clearance.filter(c -> c.settles(earlier)).isPresent()) return newest.screening;
     return newest.carrying(earlier);
   }
@@ -62,7 +90,7 @@ public record Answered(
     if (slipAndBefore.size() == 1) return newest.screening;
     List<Answered> chain = new ArrayList<>(slipAndBefore);
     chain.set(0, newest);
-    return inForce(chain);
+    return open(chain);
   }
 
   private boolean corrects(Answered slip) {

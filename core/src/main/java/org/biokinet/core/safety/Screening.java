@@ -78,13 +78,36 @@ public record Screening(
    * recorded about them: a clearance opens the gate, not the neck.
    */
   public Map<Condition, Optional<Side>> inForce() {
-    Map<Condition, Optional<Side>> all = new EnumMap<>(Condition.class);
-    all.putAll(conditions);
+    return adding(brought()).conditions;
+  }
+
+  /** The conditions that red flags, signs and arm symptoms bring along. */
+  Set<Condition> brought() {
     Set<Condition> brought = EnumSet.noneOf(Condition.class);
     redFlags.forEach(flag -> flag.leaves().ifPresent(brought::add));
     emergencies.forEach(sign -> brought.addAll(sign.leaves()));
     if (armSymptoms) brought.add(Condition.NERVE_ROOT);
-    brought.forEach(c -> all.putIfAbsent(c, Optional.empty()));
-    return all;
+    return brought;
+  }
+
+  /** The same with these conditions too; one that is there keeps its side. */
+  Screening adding(Set<Condition> more) {
+    Map<Condition, Optional<Side>> all = new EnumMap<>(Condition.class);
+    all.putAll(conditions);
+    more.forEach(c -> all.putIfAbsent(c, Optional.empty()));
+    return new Screening(
+        emergencies,
+        redFlags,
+        worstPain,
+        armSymptoms,
+        settles,
+        easilyProvoked,
+        provokedPain,
+        all,
+        baseline,
+        medicines,
+        surgery,
+        minor,
+        consent);
   }
 }

@@ -167,6 +167,15 @@ class AllowedTest {
             stenosis.ceiling(
                 e, Position.CHAIR, Side.LEFT, dose(e, "2x15s @2").on(Side.LEFT).orElseThrow()))
         .isEqualTo(2);
+    assertThat(inForce(stenosis, "upper-trap-stretch", "L 2x15s @4 R 2x15s @2"))
+        .isEqualTo("L 2x15s @3 R 2x15s @2");
+    assertThat(inForce(stenosis, "upper-trap-stretch", "R 2x15s")).isEqualTo("R 2x15s @3");
+    assertThat(inForce(stenosis, "neck-rotation", "3")).as("no stretch").isEqualTo("3");
+  }
+
+  private static String inForce(Allowed allowed, String exercise, String text) {
+    Exercise e = CATALOGUE.get(exercise);
+    return DoseNotation.format(allowed.inForce(e, e.usualPosition(), dose(e, text)));
   }
 
   /** "A condition of one side locks that side, and the other only where both share the work". */

@@ -23,7 +23,7 @@ class GateTest {
   private static Answered answered(
       Screening s, Answered.Source source, int minutes, Optional<Clearance> clearance) {
     return new Answered(
-        s, NOON.plus(Duration.ofMinutes(minutes)), DAY, source, "okafor", clearance);
+        s, NOON.plus(Duration.ofMinutes(minutes)), DAY, source, "okafor", clearance, Set.of());
   }
 
   private static Answered asked(Screening s, int minutes) {
@@ -160,7 +160,8 @@ class GateTest {
             DAY,
             Answered.Source.PRACTITIONER,
             "somebody else",
-            Optional.empty());
+            Optional.empty(),
+            Set.of());
     assertThat(of(others, slip).open()).isFalse();
     Answered atHome =
         answered(sign(EmergencySign.LEGS), Answered.Source.BEFORE_VISIT, 0, Optional.empty());
@@ -294,5 +295,45 @@ class GateTest {
                 Optional.empty()),
             DAY);
     return ((Gate.Open) gate).reEntry();
+  }
+
+  /** A later screening with "none of these" does not take off what a cleared sign has left on. */
+  @Test
+  void whatASignLeavesOnStaysUntilAPractitionerEndsIt() {
+    Screening shocks = sign(EmergencySign.ELECTRIC);
+    Answered then =
+        answered(shocks, Answered.Source.PRACTITIONER, 0, Optional.of(AssessmentTest.MEDICAL));
+    Answered later = asked(AssessmentTest.calm(), 60);
+    Answered muchLater = asked(AssessmentTest.calm(), 120);
+    assertThat(inForce(muchLater, later, then)).containsExactly(Condition.CORD);
+    Answered ending =
+        new Answered(
+            AssessmentTest.calm(),
+            NOON.plus(Duration.ofMinutes(180)),
+            DAY,
+            Answered.Source.PRACTITIONER,
+            "okafor",
+            Optional.empty(),
+            Set.of(Condition.CORD));
+    assertThat(inForce(ending, muchLater, later, then)).isEmpty();
+    assertThat(inForce(asked(AssessmentTest.calm(), 240), ending, then)).isEmpty();
+    Answered slip = asked(shocks, 0);
+    assertThat(inForce(asked(AssessmentTest.calm(), 5), slip))
+        .as("one's own slip, put right within minutes")
+        .isEmpty();
+    Answered byClient =
+        new Answered(
+            AssessmentTest.calm(),
+            NOON.plus(Duration.ofMinutes(180)),
+            DAY,
+            Answered.Source.RENEWAL,
+            "",
+            Optional.empty(),
+            Set.of(Condition.CORD));
+    assertThat(inForce(byClient, then)).as("a client ends nothing").contains(Condition.CORD);
+  }
+
+  private static Set<Condition> inForce(Answered... newestFirst) {
+    return of(newestFirst).answers().orElseThrow().inForce().keySet();
   }
 }
