@@ -76,7 +76,12 @@ class ExaminationTest {
             "Blood pressure: 138/92",
             "Fears: a slipped disc");
     assertThat(new Examination(Map.of("pressure", "128/82")).raisedPressure()).isFalse();
-    assertThat(new Examination(Map.of("pressure", "140/70")).raisedPressure()).isTrue();
+    for (String raised : List.of("140/70", "120/90")) {
+      assertThat(new Examination(Map.of("pressure", raised)).raisedPressure()).as(raised).isTrue();
+    }
+    assertThat(new Examination(Map.of("pressure", "139/89")).raisedPressure()).isFalse();
+    assertThat(new Examination(Map.of("neural-LEFT", "reproduces arm pain")).standsOut())
+        .containsExactly("Neural tension left: reproduces arm pain");
     assertThat(Examination.NOTHING.standsOut()).isEmpty();
   }
 
@@ -92,6 +97,10 @@ class ExaminationTest {
     assertThat(e.faults())
         .containsOnlyKeys("flexion-rotation-LEFT", "pressure", "pinch-LEFT", "day");
     assertThat(e.faults().get("flexion-rotation-LEFT")).contains("0 to 70");
+    assertThat(new Examination(Map.of("flexion-rotation-LEFT", "71")).faults()).hasSize(1);
+    assertThat(
+            new Examination(Map.of("flexion-rotation-LEFT", "70", "day", "x".repeat(200))).faults())
+        .isEmpty();
     assertThat(Examination.keys()).contains("c5-LEFT", "t1-RIGHT", "hopes").hasSize(24);
   }
 }

@@ -1,6 +1,7 @@
 package org.biokinet.core.measure;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.util.EnumMap;
 import java.util.HashSet;
@@ -213,6 +214,133 @@ class FindingsTest {
                     OptionalInt.of(25),
                     Examination.NOTHING)))
         .isEmpty();
+  }
+
+  private static Finding only(List<Finding> found) {
+    assertThat(found).hasSize(1);
+    return found.get(0);
+  }
+
+  private static Findings.Measures upright(Motion motion, double degrees) {
+    return new Findings.Measures(
+        Map.of(motion, new EnumMap<>(Map.of(Side.LEFT, degrees))),
+        PainMap.EMPTY,
+        Optional.empty(),
+        OptionalInt.empty(),
+        Examination.NOTHING);
+  }
+
+  /** Flexion and extension have no sides: both sides of the muscles, and the motion itself. */
+  @Test
+  void aShortFlexionLengthensTheBackAndAShortExtensionTheFront() {
+    Finding flexion = only(FINDINGS.of(upright(Motion.NECK_FLEXION, 30)));
+    assertThat(flexion.words())
+        .isEqualTo(
+            "neck flexion 30° of 50 → mobilise neck flexion, lengthen neck extensors,"
+                + " lengthen suboccipitals");
+    assertThat(flexion.weight()).isCloseTo(10 * (1 - 30 / 50.0), within(1e-9));
+    Finding extension = only(FINDINGS.of(upright(Motion.NECK_EXTENSION, 40)));
+    assertThat(extension.words()).contains("mobilise neck extension, lengthen anterior neck");
+    assertThat(FINDINGS.of(upright(Motion.NECK_FLEXION, 40))).as("80 % of 50").isEmpty();
+  }
+
+  /** Under 80 % of the norm is limited, 80 % is not (our choice). */
+  @Test
+  void theLimitBeginsBelowFourFifthsOfTheNorm() {
+    assertThat(FINDINGS.of(ranges(Motion.NECK_ROTATION, 64, 64))).isEmpty();
+    assertThat(FINDINGS.of(ranges(Motion.NECK_ROTATION, 63.9, 63.9))).hasSize(2);
+  }
+
+  /**
+   * What is missing of the norm, in tenths, and a fifth of the degrees that are less than the other
+   * side; pain by thirds (our choice). The heavier comes first.
+   */
+  @Test
+  void findingsRankByWhatIsMissing() {
+    Finding tilt = only(FINDINGS.of(ranges(Motion.NECK_LATERAL_FLEXION, 31, 42)));
+    assertThat(tilt.weight()).isCloseTo(10 * (1 - 31 / 45.0) + 11 / 5.0, within(1e-9));
+    Finding trunk = only(FINDINGS.of(ranges(Motion.THORACIC_ROTATION, 20, 32)));
+    assertThat(trunk.weight()).as("no norm").isCloseTo(12 / 5.0, within(1e-9));
+    assertThat(trunk.evidence()).isEqualTo("turning the trunk left 20°, 12° less than right");
+    Findings.Measures all =
+        new Findings.Measures(
+            Map.of(),
+            PainMap.EMPTY
+                .with(new PainMap.Mark(BodyArea.LOWER_NECK, Side.LEFT, PainMap.Feeling.ACHE, 3))
+                .with(new PainMap.Mark(BodyArea.JAW, Side.LEFT, PainMap.Feeling.ACHE, 2)),
+            Optional.of(new Posture(43, 50)),
+            OptionalInt.of(12),
+            new Examination(Map.of("flexion-rotation-LEFT", "42", "flexion-rotation-RIGHT", "30")));
+    List<Finding> ranked = FINDINGS.of(all);
+    assertThat(ranked)
+        .extracting(Finding::code)
+        .containsExactly(
+            "flexion-rotation-right", "forward-head", "flexor-endurance", "felt-lower-neck-left");
+    assertThat(ranked.get(0).weight()).isCloseTo((32 + 10 - 30) / 5.0, within(1e-9));
+    assertThat(ranked.get(1).weight()).isCloseTo((50 - 43) / 5.0, within(1e-9));
+    assertThat(ranked.get(2).weight()).isCloseTo((24.1 - 12) / 10, within(1e-9));
+    assertThat(ranked.get(3).weight()).as("3 of 10 counts, 2 does not").isEqualTo(1);
+    assertThat(tissues(ranked.get(2)))
+        .containsExactly(
+            new Finding.Target.OfTissue(Intent.STRENGTHEN, Tissue.DNF, Optional.empty()));
+  }
+
+  /** "Forward head: lengthen the front and the suboccipitals, strengthen the deep flexors …" */
+  @Test
+  void aForwardHeadIsLengthenedInFrontAndStrengthenedBehind() {
+    Finding forward =
+        only(
+            FINDINGS.of(
+                new Findings.Measures(
+                    Map.of(),
+                    PainMap.EMPTY,
+                    Optional.of(new Posture(44, 50)),
+                    OptionalInt.empty(),
+                    Examination.NOTHING)));
+    assertThat(forward.treat())
+        .extracting(Finding.Target::words)
+        .containsExactly(
+            "strengthen deep neck flexors",
+            "lengthen suboccipitals",
+            "strengthen middle trapezius",
+            "strengthen lower trapezius",
+            "lengthen pectoralis major",
+            "lengthen pectoralis minor");
+  }
+
+  @Test
+  void motionsArePractisedNotStretched() {
+    Finding.Target turn = new Finding.Target.OfMotion(SidedMotion.NECK_ROTATION, Side.RIGHT);
+    assertThat(turn.intent()).isEqualTo(Intent.MOBILISE);
+    assertThat(turn.words()).isEqualTo("mobilise: neck rotation to the right");
+    assertThat(new Finding.Target.OfMotion(SidedMotion.SHOULDER, Side.LEFT).words())
+        .isEqualTo("mobilise: left motion of the shoulder");
+  }
+
+  /** Every norm says where it comes from, and what has none says so. */
+  @Test
+  void normsHaveSources() {
+    assertThat(Motion.NECK_ROTATION.source()).contains("AMA Guides 5th ed.");
+    assertThat(Motion.SHOULDER_FLEXION.source()).contains("AAOS 1965");
+    assertThat(Motion.THORACIC_ROTATION.source()).isEqualTo("no norm known to us");
+    assertThat(Motion.NECK_FLEXION.hasSides()).isFalse();
+  }
+
+  @Test
+  void aMarkIsFoundWhereItIsAndTakenOffAlone() {
+    PainMap.Mark left = new PainMap.Mark(BodyArea.PALM, Side.LEFT, PainMap.Feeling.ACHE, 1);
+    PainMap.Mark right = new PainMap.Mark(BodyArea.PALM, Side.RIGHT, PainMap.Feeling.ACHE, 10);
+    PainMap map = PainMap.EMPTY.with(left).with(right);
+    assertThat(map.at(BodyArea.PALM, Side.LEFT)).contains(left);
+    assertThat(map.at(BodyArea.JAW, Side.LEFT)).isEmpty();
+    assertThat(map.without(BodyArea.PALM, Side.LEFT).marks()).containsExactly(right);
+    assertThat(right.words()).isEqualTo("right palm, ache 10");
+    assertThat(PainMap.parse("r palm 10")).isEqualTo(new PainMap.Reading.Ok(right));
+    assertThat(PainMap.parse("l palm 1")).isEqualTo(new PainMap.Reading.Ok(left));
+    assertThat(PainMap.parse("l palm 0")).isInstanceOf(PainMap.Reading.Fault.class);
+    assertThat(((PainMap.Reading.Fault) PainMap.parse("l wing 3")).why()).contains("“wing”");
+    assertThat(BodyArea.find("palm")).contains(BodyArea.PALM);
+    assertThat(BodyArea.find("wing")).isEmpty();
   }
 
   @Test

@@ -133,4 +133,27 @@ class ScaleTest {
     assertThat(new GlobalRating(0).words()).isEqualTo("about the same");
     assertThat(GlobalRating.valid(8)).isFalse();
   }
+
+  /** What a practice has to see beside a score: its name, its items, its bounds. */
+  @Test
+  void formsNameTheirTopicsAndBounds() {
+    assertThat(Questionnaire.NDI.label()).isEqualTo("Neck Disability Index");
+    assertThat(Questionnaire.NDI.topics()).hasSize(10).doesNotHaveDuplicates();
+    assertThat(Questionnaire.NDI.least()).isZero();
+    assertThat(Questionnaire.NDI.most()).isEqualTo(5);
+    assertThat(Questionnaire.QUICK_DASH.topics()).hasSize(11).doesNotHaveDuplicates();
+    assertThat(Questionnaire.QUICK_DASH.least()).isEqualTo(1);
+    assertThat(Scale.QUICK_DASH.label()).isEqualTo("QuickDASH");
+    assertThat(Scale.QUICK_DASH.most()).isEqualTo(100);
+    assertThat(Scale.QUICK_DASH.code()).isEqualTo("quick-dash");
+  }
+
+  /** A change of a scale where more is better goes up, and the same is neither. */
+  @Test
+  void whichWayIsBetterDependsOnTheScale() {
+    assertThat(Change.of(Scale.ENDURANCE, 20, 45).words()).isEqualTo("25 better, beyond error");
+    assertThat(Change.of(Scale.ENDURANCE, 45, 20).better()).isFalse();
+    assertThat(Change.of(Scale.ENDURANCE, 20, 20).words()).isEqualTo("the same");
+    assertThat(Change.of(Scale.QUICK_DASH, 40, 29).words()).isEqualTo("11 better, important");
+  }
 }

@@ -309,7 +309,7 @@ class GateTest {
     Answered ending =
         new Answered(
             AssessmentTest.calm(),
-            NOON.plus(Duration.ofMinutes(180)),
+            NOON.plus(Duration.ofHours(3)),
             DAY,
             Answered.Source.PRACTITIONER,
             "okafor",
@@ -324,7 +324,7 @@ class GateTest {
     Answered byClient =
         new Answered(
             AssessmentTest.calm(),
-            NOON.plus(Duration.ofMinutes(180)),
+            NOON.plus(Duration.ofHours(3)),
             DAY,
             Answered.Source.RENEWAL,
             "",
