@@ -38,6 +38,7 @@ class MeasureBrowserTest extends WithBrowser {
     Page desk = desk();
     signIn(desk, email, PASSWORD);
     desk.navigate("/clients/" + client.getId() + "/measure");
+    assertThat(desk.locator("#mark-line")).isFocused();
     return desk;
   }
 

@@ -1,5 +1,6 @@
 package org.biokinet.app.session;
 
+import com.fasterxml.jackson.annotation.JsonInclude;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.time.OffsetDateTime;
@@ -31,7 +32,8 @@ public record SessionUpload(
     @NotNull Side lead,
     @Nullable SessionLength length,
     @Nullable @Size(max = 60) List<@NotNull Integer> paused,
-    @Nullable Boolean reEntry,
+    // Left out where nothing is said, so that what was hashed before this was known stays the same.
+    @JsonInclude(JsonInclude.Include.NON_NULL) @Nullable Boolean reEntry,
     @NotNull OffsetDateTime startedAt,
     @NotNull @Size(max = 64) String zone,
     int painBefore,
