@@ -78,6 +78,7 @@ public record EntryView(
     add(lines, "Movement", left.move(), right.move());
     add(lines, "Set-up", left.setup(), right.setup());
     add(lines, "How", left.how(), right.how());
+    add(lines, "Contract", left.contract(), right.contract());
     add(lines, "Where it is felt", left.feel(), right.feel());
     add(lines, "Where not", left.not(), right.not());
     for (int i = 0; i < Math.min(left.faults().size(), right.faults().size()); i++) {

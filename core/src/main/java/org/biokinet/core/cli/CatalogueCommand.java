@@ -97,7 +97,11 @@ final class CatalogueCommand {
   private void show(Catalogue catalogue, Exercise e, List<Side> sides) {
     ExerciseWords words = catalogue.words(e, LANGUAGE);
     out.println(words.name());
-    field("for", e.targets().stream().map(Tissue::label).collect(Collectors.joining(", ")));
+    field(
+        "to",
+        e.targets().stream()
+            .map(t -> e.intentFor(t).code() + " " + t.label())
+            .collect(Collectors.joining(", ")));
     field("why", words.why());
     field(
         "positions", e.positions().stream().map(Position::label).collect(Collectors.joining(", ")));
@@ -131,6 +135,7 @@ final class CatalogueCommand {
     field("move", words.move());
     field("set-up", words.setup());
     field("how", words.how());
+    field("contract", words.contract());
     field("where", words.feel());
     field("where not", words.not());
     words.faults().forEach(f -> field("if wrong", f.printed(LANGUAGE)));
