@@ -40,7 +40,7 @@ async function send() {
     return "waiting";
   }
   let refused = false;
-  for (const entry of read()) {
+  for (const entry of read().filter((e) => !e.refused)) {
     let answer;
     try {
       answer = await fetch(entry.url, {
@@ -58,8 +58,10 @@ async function send() {
     if (answer.ok) {
       drop(entry.body.uploadId);
     } else if (answer.status === 422 || answer.status === 400) {
-      // It can never be taken; keeping it would block all that comes after.
-      drop(entry.body.uploadId);
+      // It is no upload to the server; it is kept here and does not hold up what comes after.
+      write(
+        read().map((e) => (e.body.uploadId === entry.body.uploadId ? { ...e, refused: true } : e)),
+      );
       refused = true;
     } else {
       return "waiting";

@@ -212,6 +212,44 @@ class ScreeningTest extends AppTest {
     assertThat(attention(client)).isEqualTo(Attention.WHILE_CLOSED);
   }
 
+  /** One upload, even of nothing done, does not end "no session for 14 days". */
+  @Test
+  void anUploadDoesNotOpenTheGate() {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "chin-tuck", "5x5s");
+    sessions.record(asClient(client), session(client, clock.instant(), SessionRow.Ended.FINISHED));
+    clock.moveTo(clock.instant().plus(Duration.ofDays(15)));
+    assertThat(why(client)).isEqualTo(Gate.Why.LONG_PAUSE);
+    sessions.record(asClient(client), session(client, clock.instant(), SessionRow.Ended.FINISHED));
+    assertThat(why(client)).isEqualTo(Gate.Why.LONG_PAUSE);
+    assertThat(clients.history(client.getId()).open(ClientEvent.Kind.WHILE_CLOSED))
+        .hasValueSatisfying(e -> assertThat(e.detail()).contains("no session for 14 days"));
+  }
+
+  /** What nobody knows would be dropped and screen clear: refused, and nothing is stored. */
+  @Test
+  void anUnknownAnswerIsRefused() throws Exception {
+    Me me = practitioner();
+    Client client = unscreened(me);
+    mvc.perform(
+            as(me, post("/clients/" + client.getId() + "/screen"))
+                .param("signs", "no-such-sign")
+                .param("none", "flags", "conditions")
+                .param("worst", "2")
+                .param("arm", "no")
+                .param("provoked", "no")
+                .param("settles", "10-min"))
+        .andExpect(status().isUnprocessableEntity())
+        .andExpect(content().string(containsString("An answer is not known here")));
+    assertThat(screenings.all(me, client.getId())).isEmpty();
+    Client other = client(me);
+    share(me, other, "chin-tuck", "3x5s");
+    mvc.perform(renewal(device(me, other), "", "no-such-flag", "no"))
+        .andExpect(status().isUnprocessableEntity());
+    assertThat(screenings.all(me, other.getId())).hasSize(1);
+  }
+
   /** That item alone waits, with a word why; the rest can be done and is recorded. */
   @Test
   void aNewerScreeningThatLocksAnItemHoldsThatItem() throws Exception {

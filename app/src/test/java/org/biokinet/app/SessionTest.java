@@ -1,11 +1,11 @@
 package org.biokinet.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.hamcrest.Matchers.containsString;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
-import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.jsonPath;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
@@ -14,7 +14,9 @@ import jakarta.servlet.http.Cookie;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.OffsetDateTime;
 import java.time.ZoneId;
+import java.time.ZoneOffset;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
@@ -166,45 +168,92 @@ class SessionTest extends AppTest {
             session.uploadId(), checkIn -> assertThat(checkIn.highestPain()).isEqualTo(4));
   }
 
+  private SessionUpload told(
+      SessionUpload of, OffsetDateTime startedAt, String zone, Ended ended, List<Integer> done) {
+    return new SessionUpload(
+        UUID.randomUUID(),
+        of.version(),
+        of.lead(),
+        of.length(),
+        of.paused(),
+        of.reEntry(),
+        startedAt,
+        zone,
+        2,
+        ended,
+        "Stopped in Chin tuck, tingling",
+        done);
+  }
+
+  /**
+   * A stop reaches the list whatever else is wrong with it; the clock and the zone are put right.
+   */
   @Test
-  void anUploadThatCannotBeRightIsRefusedWithWhatWouldBe() throws Exception {
+  void aStopIsNeverLost() throws Exception {
     Me me = practitioner();
     Client client = client(me);
     share(me, client, "chin-tuck", "3x10s");
     Cookie device = device(me, client);
-    SessionUpload good = session(client, Instant.now(), Ended.FINISHED);
-    List<Integer> tooFew = good.done().subList(1, good.done().size());
-    send(
-            device,
-            "/me/sessions",
-            new SessionUpload(
-                UUID.randomUUID(),
-                1,
-                Side.LEFT,
-                null,
-                null,
-                null,
-                good.startedAt(),
-                "Europe/Lisbon",
-                2,
-                Ended.FINISHED,
-                "",
-                tooFew))
-        .andExpect(status().isUnprocessableEntity())
-        .andExpect(content().contentType(MediaType.APPLICATION_PROBLEM_JSON))
-        .andExpect(
-            jsonPath("$.detail")
-                .value("%d segments, not %d".formatted(good.done().size(), tooFew.size())));
-    send(device, "/me/sessions", session(client, Instant.now().plusSeconds(3600), Ended.FINISHED))
-        .andExpect(jsonPath("$.detail").value("startedAt lies ahead"));
-    mvc.perform(
-            post("/me/check-ins")
-                .cookie(device)
-                .with(csrf())
-                .contentType(MediaType.APPLICATION_JSON)
-                .content("{\"uploadId\":null}"))
-        .andExpect(status().isBadRequest());
+    SessionUpload good = session(client, clock.instant(), Ended.STOPPED);
+    SessionUpload ahead =
+        told(good, good.startedAt().plusMinutes(11), "Mars/Olympus", Ended.STOPPED, good.done());
+    send(device, "/me/sessions", ahead).andExpect(status().isNoContent());
+    assertThat(clients.history(client.getId()).paused()).isTrue();
+    SessionRow kept = sessions.page(client.getId(), 0, 1).getContent().get(0);
+    assertThat(kept.startedAt()).isBeforeOrEqualTo(clock.instant());
+    assertThat(kept.putRight()).contains("the device's clock said", "Mars/Olympus");
+    mvc.perform(as(me, get("/clients/" + client.getId() + "/review")))
+        .andExpect(content().string(containsString("Put right: the device")));
+
+    Client other = client(me);
+    share(me, other, "chin-tuck", "3x10s");
+    Cookie second = device(me, other);
+    SessionUpload odd =
+        told(good, good.startedAt(), "Europe/Lisbon", Ended.STOPPED, good.done().subList(1, 4));
+    for (int i = 0; i < 2; i++) {
+      send(second, "/me/sessions", odd).andExpect(status().isNoContent());
+    }
+    assertThat(clients.history(other.getId()).paused()).isTrue();
+    assertThat(sessions.page(other.getId(), 0, 1)).isEmpty();
+    assertThat(sessions.conflicts(other.getId())).as("kept as it came, once").isEqualTo(1);
+    mvc.perform(as(me, get("/"))).andExpect(content().string(containsString("tingling")));
+  }
+
+  /** Only what is no upload at all is refused, and then nothing is stored. */
+  @Test
+  void whatIsNoUploadIsRefused() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "chin-tuck", "3x10s");
+    Cookie device = device(me, client);
+    for (String path : new String[] {"/me/check-ins", "/me/sessions"}) {
+      mvc.perform(
+              post(path)
+                  .cookie(device)
+                  .with(csrf())
+                  .contentType(MediaType.APPLICATION_JSON)
+                  .content("{\"uploadId\":null}"))
+          .andExpect(status().isBadRequest());
+    }
     assertThat(sessions.page(client.getId(), 0, 1)).isEmpty();
+  }
+
+  /** A clock of the year 1 is bounded, not a fault of the database. */
+  @Test
+  void aClockOfAnotherAgeIsPutRight() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "chin-tuck", "3x10s");
+    Cookie device = device(me, client);
+    SessionUpload good = session(client, clock.instant(), Ended.FINISHED);
+    for (int year : new int[] {1, -999_999_999, 999_999_999}) {
+      OffsetDateTime odd = OffsetDateTime.of(year, 1, 1, 12, 0, 0, 0, ZoneOffset.UTC);
+      send(device, "/me/sessions", told(good, odd, "Europe/Lisbon", Ended.FINISHED, good.done()))
+          .andExpect(status().isNoContent());
+    }
+    assertThat(sessions.page(client.getId(), 0, 5))
+        .hasSize(3)
+        .allSatisfy(s -> assertThat(s.putRight()).contains("clock"));
   }
 
   @Test

@@ -38,6 +38,7 @@ class ReviewController {
   /**
    * One session in the table.
    *
+   * @param putRight what the device had told wrongly, or empty
    * @param ended how it ended where that was not the usual way, else empty
    */
   record Line(
@@ -52,10 +53,11 @@ class ReviewController {
       int painBefore,
       String highest,
       String felt,
-      String note) {
+      String note,
+      String putRight) {
 
     public boolean hasMore() {
-      return !ended.isEmpty() || !note.isEmpty();
+      return !ended.isEmpty() || !note.isEmpty() || !putRight.isEmpty();
     }
   }
 
@@ -124,6 +126,7 @@ class ReviewController {
         s.painBefore(),
         c == null ? "–" : Integer.toString(c.highestPain()),
         c == null ? "–" : Integer.toString(c.stretchFelt()),
-        c == null ? "" : c.note());
+        c == null ? "" : c.note(),
+        s.putRight());
   }
 }

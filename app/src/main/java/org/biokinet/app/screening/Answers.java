@@ -152,6 +152,11 @@ public record Answers(
     section(problems, "signs", signs);
     section(problems, "flags", flags);
     section(problems, "conditions", conditions);
+    // What is dropped because nobody knows it would screen clear.
+    unknown(problems, "signs", EmergencySign.class, signs);
+    unknown(problems, "flags", RedFlag.class, flags);
+    unknown(problems, "conditions", Condition.class, conditions);
+    unknown(problems, "ended", Condition.class, ended);
     if (!pain(worst)) problems.put("worst", "A whole number from 0 to 10.");
     if (Coded.find(Irritability.Settles.class, settles).isEmpty()) {
       problems.put("settles", "Choose one.");
@@ -162,6 +167,13 @@ public record Answers(
       problems.put("provoked-pain", "How much does it hurt then, 0 to 10?");
     }
     return problems;
+  }
+
+  static <T extends Enum<T> & Coded> void unknown(
+      Map<String, String> problems, String section, Class<T> type, Set<String> codes) {
+    if (known(type, codes).size() < codes.size()) {
+      problems.put(section, "An answer is not known here; open the page again.");
+    }
   }
 
   static boolean pain(String typed) {

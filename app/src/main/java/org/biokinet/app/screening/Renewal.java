@@ -8,6 +8,7 @@ import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.biokinet.core.safety.Condition;
+import org.biokinet.core.safety.EmergencySign;
 import org.biokinet.core.safety.RedFlag;
 import org.springframework.util.MultiValueMap;
 
@@ -53,6 +54,9 @@ record Renewal(
     Map<String, String> problems = new LinkedHashMap<>();
     if (signs.isEmpty() != none.contains("signs")) problems.put("signs", "renew.section");
     if (flags.isEmpty() != none.contains("flags")) problems.put("flags", "renew.section");
+    Answers.unknown(problems, "signs", EmergencySign.class, signs);
+    Answers.unknown(problems, "flags", RedFlag.class, flags);
+    problems.replaceAll((section, why) -> why.startsWith("renew.") ? why : "renew.unknown");
     if (!Answers.pain(worst)) problems.put("worst", "renew.number");
     choice(problems, "arm", arm);
     choice(problems, "provoked", provoked);

@@ -19,7 +19,10 @@ class LastSessionDay implements LastSession {
 
   @Override
   public Map<UUID, LocalDate> days(Collection<UUID> clientIds) {
-    return sessions.newest(clientIds).stream()
-        .collect(Collectors.toMap(SessionRow::clientId, SessionRow::localDate, (a, b) -> b));
+    return sessions.lastDays(clientIds).stream()
+        .collect(
+            Collectors.toMap(
+                SessionService.Sessions.LastDay::getClientId,
+                SessionService.Sessions.LastDay::getDay));
   }
 }

@@ -52,6 +52,8 @@ public class SessionRow extends Row {
   private int secondsPlanned;
   private int stretchLeft;
   private int stretchRight;
+  private boolean whileClosed;
+  private String putRight;
 
   @SuppressWarnings("NullAway.Init")
   protected SessionRow() {}
@@ -74,7 +76,9 @@ public class SessionRow extends Row {
       int secondsDone,
       int secondsPlanned,
       int stretchLeft,
-      int stretchRight) {
+      int stretchRight,
+      boolean whileClosed,
+      String putRight) {
     this.clientId = clientId;
     this.uploadId = uploadId;
     this.contentHash = contentHash;
@@ -93,6 +97,8 @@ public class SessionRow extends Row {
     this.secondsPlanned = secondsPlanned;
     this.stretchLeft = stretchLeft;
     this.stretchRight = stretchRight;
+    this.whileClosed = whileClosed;
+    this.putRight = putRight;
   }
 
   public UUID clientId() {
@@ -163,6 +169,11 @@ public class SessionRow extends Row {
 
   public int stretchLeft() {
     return stretchLeft;
+  }
+
+  /** What of it the device had told wrongly, in words; empty where nothing was put right. */
+  public String putRight() {
+    return putRight;
   }
 
   public int stretchRight() {

@@ -7,7 +7,9 @@ import java.time.DateTimeException;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.OffsetDateTime;
 import java.time.ZoneId;
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
 import java.util.Locale;
@@ -58,6 +60,21 @@ public class SessionService {
     List<SessionRow> findByClientIdInAndLocalDateGreaterThanEqualOrderByStartedAt(
         Collection<UUID> clientIds, LocalDate from);
 
+    /** The newest day of a client's on which something was done that was open. */
+    interface LastDay {
+      UUID getClientId();
+
+      LocalDate getDay();
+    }
+
+    @Query(
+        """
+        select s.clientId as clientId, max(s.localDate) as day from SessionRow s
+        where s.clientId in :clients and s.whileClosed = false and s.secondsDone > 0
+        group by s.clientId
+        """)
+    List<LastDay> lastDays(Collection<UUID> clients);
+
     @Query(
         """
         select s from SessionRow s where s.clientId in :clients and s.startedAt =
@@ -77,10 +94,15 @@ public class SessionService {
 
   interface Conflicts extends JpaRepository<UploadConflictRow, UUID> {
     long countByClientId(UUID clientId);
+
+    List<UploadConflictRow> findByClientIdAndUploadId(UUID clientId, UUID uploadId);
   }
 
   /** A device's clock may be this far ahead; our choice. */
   private static final Duration CLOCK_SLACK = Duration.ofMinutes(10);
+
+  /** Nobody does a version before it is shared, but a clock may be a day behind; our choice. */
+  private static final Duration BEFORE_SHARED = Duration.ofDays(1);
 
   private static final int LONGEST_NOTE = 1000;
 
@@ -145,12 +167,39 @@ public class SessionService {
   }
 
   /**
-   * Keeps a session.
-   *
-   * @throws BadUpload when it cannot be right
+   * Keeps a session, whatever is wrong with it: a clock or a zone is put right and said, and what
+   * does not fit the program is kept as it came. A stop reaches the practitioner in any case.
    */
   @Changes
   public void record(ClientMe me, SessionUpload upload) {
+    clients.lock(me);
+    try {
+      keep(me, upload);
+    } catch (BadUpload e) {
+      keepUnread(me, upload, String.valueOf(e.getBody().getDetail()));
+    }
+  }
+
+  /** As it came, once, and put before the practitioner. */
+  private void keepUnread(ClientMe me, SessionUpload upload, String why) {
+    String content = write(upload);
+    boolean known =
+        conflicts.findByClientIdAndUploadId(me.id(), upload.uploadId()).stream()
+            .anyMatch(c -> c.content().equals(content));
+    if (known) return;
+    conflicts.save(new UploadConflictRow(me.id(), upload.uploadId(), content, clock.instant()));
+    String said = cut("it could not be read: " + why, 300);
+    clients.happened(me.id(), ClientEvent.Kind.WHILE_CLOSED, null, said);
+    stopped(me, upload);
+    audit.changedByClient(me.practiceId(), me.id(), "session not read", said);
+  }
+
+  private void stopped(ClientMe me, SessionUpload upload) {
+    if (upload.ended() != SessionRow.Ended.STOPPED) return;
+    clients.happened(me.id(), ClientEvent.Kind.STOPPED, null, cut(upload.reason(), 300));
+  }
+
+  private void keep(ClientMe me, SessionUpload upload) {
     String content = write(upload);
     String hash = Secrets.hash(content);
     Optional<SessionRow> before = sessions.findByClientIdAndUploadId(me.id(), upload.uploadId());
@@ -163,18 +212,24 @@ public class SessionService {
             .number(me.id(), upload.version())
             .orElseThrow(() -> new BadUpload("there is no version " + upload.version()));
     VersionService.Replay replay = upload.beginsAgain() ? shared.beginningAgain() : shared;
-    Timeline timeline =
-        Timeline.compile(replay.session(upload.lead(), upload.lengthDone(), upload.waiting()));
+    Timeline timeline;
     Performance performance;
     try {
+      timeline =
+          Timeline.compile(replay.session(upload.lead(), upload.lengthDone(), upload.waiting()));
       performance = Performance.of(timeline, upload.done());
     } catch (IllegalArgumentException e) {
       throw new BadUpload(String.valueOf(e.getMessage()));
     }
     if (!PainBefore.valid(upload.painBefore())) throw new BadUpload("painBefore is 0 to 10");
     Instant now = clock.instant();
-    Instant started = upload.startedAt().toInstant();
-    if (started.isAfter(now.plus(CLOCK_SLACK))) throw new BadUpload("startedAt lies ahead");
+    List<String> putRight = new ArrayList<>();
+    Instant started = plausible(upload.startedAt(), replay, now, putRight);
+    String zone = zone(upload.zone(), me, putRight);
+    // Asked before it is kept: a session does not open the gate that was closed to it.
+    boolean closed = !screenings.gate(clients.byId(me.id())).open();
+    Optional<String> past =
+        pastTheGate(clients.byId(me.id()), replay, upload.beginsAgain(), performance);
     SessionRow row =
         sessions.save(
             new SessionRow(
@@ -187,7 +242,7 @@ public class SessionService {
                 replay.program().breathSeconds(),
                 started,
                 upload.startedAt().getOffset().getTotalSeconds() / 60,
-                zone(upload.zone()),
+                zone,
                 started.atZone(me.zone()).toLocalDate(),
                 now,
                 upload.painBefore(),
@@ -195,19 +250,18 @@ public class SessionService {
                 upload.done().stream().mapToInt(Integer::intValue).sum(),
                 timeline.seconds(),
                 performance.stretchSeconds(Side.LEFT),
-                performance.stretchSeconds(Side.RIGHT)));
+                performance.stretchSeconds(Side.RIGHT),
+                closed,
+                cut(String.join("; ", putRight), 300)));
     items.saveAll(
         performance.parts().stream().map(p -> new SessionItemRow(row.getId(), p)).toList());
-    pastTheGate(clients.byId(me.id()), replay, upload.beginsAgain(), performance)
-        .ifPresent(
-            why -> {
-              // Kept all the same: what was done was done.
-              clients.happened(me.id(), ClientEvent.Kind.WHILE_CLOSED, null, why);
-              audit.changedByClient(me.practiceId(), me.id(), "session while closed", why);
-            });
-    if (upload.ended() == SessionRow.Ended.STOPPED) {
-      clients.happened(me.id(), ClientEvent.Kind.STOPPED, null, cut(upload.reason(), 300));
-    }
+    past.ifPresent(
+        why -> {
+          // Kept all the same: what was done was done.
+          clients.happened(me.id(), ClientEvent.Kind.WHILE_CLOSED, null, why);
+          audit.changedByClient(me.practiceId(), me.id(), "session while closed", why);
+        });
+    stopped(me, upload);
     audit.changedByClient(
         me.practiceId(), me.id(), "session", upload.ended().name().toLowerCase(Locale.ROOT));
   }
@@ -319,11 +373,22 @@ public class SessionService {
         .collect(Collectors.toMap(CheckInRow::sessionUploadId, Function.identity(), (a, b) -> b));
   }
 
-  private static String zone(String zone) {
+  /** When it began, as far as the device's clock can be believed; else when it came in. */
+  private static Instant plausible(
+      OffsetDateTime told, VersionService.Replay replay, Instant now, List<String> putRight) {
+    boolean ahead = told.toInstant().isAfter(now.plus(CLOCK_SLACK));
+    boolean before = told.toInstant().isBefore(replay.version().sharedAt().minus(BEFORE_SHARED));
+    if (!ahead && !before) return told.toInstant();
+    putRight.add("the device's clock said " + told);
+    return now;
+  }
+
+  private static String zone(String told, ClientMe me, List<String> putRight) {
     try {
-      return ZoneId.of(zone).getId();
+      return ZoneId.of(told).getId();
     } catch (DateTimeException e) {
-      throw new BadUpload("zone is a time zone such as Europe/Lisbon, not " + zone);
+      putRight.add("the device's zone, %s, is not known".formatted(cut(told, 64)));
+      return me.zone().getId();
     }
   }
 

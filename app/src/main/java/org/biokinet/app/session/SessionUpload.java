@@ -35,10 +35,10 @@ public record SessionUpload(
     // Left out where nothing is said, so that what was hashed before this was known stays the same.
     @JsonInclude(JsonInclude.Include.NON_NULL) @Nullable Boolean reEntry,
     @NotNull OffsetDateTime startedAt,
-    @NotNull @Size(max = 64) String zone,
+    @NotNull String zone,
     int painBefore,
     @NotNull SessionRow.Ended ended,
-    @NotNull @Size(max = 1000) String reason,
+    @NotNull String reason,
     @NotNull @Size(max = 20_000) List<@NotNull Integer> done) {
 
   public Set<Integer> waiting() {

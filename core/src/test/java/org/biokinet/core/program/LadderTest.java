@@ -69,6 +69,11 @@ class LadderTest {
     assertThat(between(Mode.HOLD, "3br", "30s")).containsExactly("3br", "30s");
   }
 
+  @Test
+  void setsAreKeptWhileRepetitionsGrow() {
+    assertThat(between(Mode.HOLD, "2x5x10s", "2x6x10s")).containsExactly("2x5x10s", "2x6x10s");
+  }
+
   /** Handbook section 10: "a step that would is split (60s → 2x40s → 2x60s)". */
   @Test
   void aStepThatWouldDoubleIsSplit() {
