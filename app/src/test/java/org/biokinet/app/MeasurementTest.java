@@ -531,6 +531,7 @@ class MeasurementTest extends AppTest {
         .andExpect(content().string(containsString("tingling or numbness in both hands")));
     mvc.perform(
             as(me, post("/clients/" + client.getId() + "/dealt-with"))
+                .param("read", clock.instant().toString())
                 .param("note", "called, examined: carpal tunnel known"))
         .andExpect(status().is3xxRedirection());
     mvc.perform(as(me, get("/"))).andExpect(content().string(not(containsString("Ask for the"))));

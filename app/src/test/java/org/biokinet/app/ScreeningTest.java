@@ -471,7 +471,7 @@ class ScreeningTest extends AppTest {
     clock.moveTo(clock.instant().plusSeconds(60));
     clients.called(me, client.getId(), "no answer");
     assertThat(why(client)).as("a call is no outcome").isEqualTo(Gate.Why.STOPPED);
-    clients.dealtWith(me, client.getId(), "seen, a cramp");
+    assertThat(clients.dealtWith(me, client.getId(), clock.instant(), "seen, a cramp")).isTrue();
     assertThat(why(client)).isEqualTo(Gate.Why.AFTER_STOP);
     clock.moveTo(clock.instant().plusSeconds(60));
     screen(me, client, Set.of(), Set.of(), Set.of());

@@ -6,6 +6,7 @@ import static org.springframework.security.test.web.servlet.request.SecurityMock
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.flash;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
@@ -292,13 +293,42 @@ class SessionTest extends AppTest {
         .andExpect(redirectedUrl(page + "/do"));
     mvc.perform(get("/me/player").cookie(device).param("pain", "2"))
         .andExpect(redirectedUrl("/me/today"));
-    mvc.perform(as(me, post(page + "/dealt-with")).param("note", "Called, no signs, may go on."))
+    mvc.perform(
+            as(me, post(page + "/dealt-with"))
+                .param("read", clock.instant().toString())
+                .param("note", "Called, no signs, may go on."))
         .andExpect(redirectedUrl(page + "/do"));
     mvc.perform(get("/me/player").cookie(device).param("pain", "2"))
         .andExpect(redirectedUrl("/me/today"));
     clock.moveTo(clock.instant().plusSeconds(60));
     screen(me, client, Set.of(), Set.of(), Set.of());
     mvc.perform(get("/me/player").cookie(device).param("pain", "2")).andExpect(status().isOk());
+  }
+
+  /** Two tabs: what came in after the page was opened was read by nobody, and stays open. */
+  @Test
+  void whatCameInAfterThePageWasOpenedIsNotDealtWith() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "chin-tuck", "3x10s");
+    String page = "/clients/" + client.getId();
+    sessions.record(asClient(client), session(client, clock.instant(), Ended.STOPPED));
+    Instant read = clients.history(client.getId()).open().get(0).at();
+    mvc.perform(as(me, get(page + "/do")))
+        .andExpect(content().string(Matchers.containsString("value=\"%s\"".formatted(read))));
+    clock.moveTo(clock.instant().plusSeconds(60));
+    sessions.record(asClient(client), session(client, clock.instant(), Ended.STOPPED));
+    mvc.perform(
+            as(me, post(page + "/dealt-with"))
+                .param("read", read.toString())
+                .param("note", "Called about the first."))
+        .andExpect(flash().attribute("noteTyped", "Called about the first."))
+        .andExpect(flash().attribute("noteError", Matchers.containsString("Read it first")));
+    assertThat(clients.history(client.getId()).paused()).as("the second stop stays").isTrue();
+    Instant now = clients.history(client.getId()).open().get(0).at();
+    mvc.perform(
+        as(me, post(page + "/dealt-with")).param("read", now.toString()).param("note", "Both."));
+    assertThat(clients.history(client.getId()).open()).isEmpty();
   }
 
   /** The figure enters, holds and leaves with the stretch, and goes round with a movement. */

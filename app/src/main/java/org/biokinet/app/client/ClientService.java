@@ -311,11 +311,18 @@ public class ClientService {
     audit.changed(me, clientId, "called", note);
   }
 
-  /** The practitioner has called, seen or written; what was open is closed with this note. */
+  /**
+   * The practitioner has called, seen or written; what was open is closed with this note.
+   *
+   * @param read when the newest of what the practitioner has read came in
+   * @return false, and nothing is closed, where something newer waits
+   */
   @Changes
-  public void dealtWith(Me me, UUID clientId, String note) {
-    Client client = get(me, clientId);
-    happened(client.getId(), ClientEvent.Kind.DEALT_WITH, me.id(), note);
+  public boolean dealtWith(Me me, UUID clientId, Instant read, String note) {
+    lock(me, clientId);
+    if (history(clientId).openSince(read)) return false;
+    happened(clientId, ClientEvent.Kind.DEALT_WITH, me.id(), note);
     audit.changed(me, clientId, "dealt with", note);
+    return true;
   }
 }

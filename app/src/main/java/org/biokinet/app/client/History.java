@@ -1,7 +1,11 @@
 package org.biokinet.app.client;
 
+import java.time.Instant;
+import java.util.Comparator;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /** The newest event of each kind of one client. */
 public record History(Map<ClientEvent.Kind, ClientEvent> newest) {
@@ -20,6 +24,23 @@ public record History(Map<ClientEvent.Kind, ClientEvent> newest) {
   public Optional<ClientEvent> open(ClientEvent.Kind kind) {
     Optional<ClientEvent> dealtWith = newest(ClientEvent.Kind.DEALT_WITH);
     return newest(kind).filter(e -> dealtWith.isEmpty() || e.at().isAfter(dealtWith.get().at()));
+  }
+
+  /** All that waits for an outcome, the newest first. */
+  public List<ClientEvent> open() {
+    return Stream.of(
+            ClientEvent.Kind.STOPPED,
+            ClientEvent.Kind.WHILE_CLOSED,
+            ClientEvent.Kind.MAP_ASKS,
+            ClientEvent.Kind.PAIN_TOO_HIGH)
+        .flatMap(kind -> open(kind).stream())
+        .sorted(Comparator.comparing(ClientEvent::at).reversed())
+        .toList();
+  }
+
+  /** Whether something waits that came in after what somebody has read. */
+  public boolean openSince(Instant read) {
+    return open().stream().anyMatch(e -> e.at().isAfter(read));
   }
 
   /** After a stop nothing goes on until the practitioner has dealt with it. */

@@ -155,6 +155,7 @@ public class SessionService {
   /** Pain was too high to start: kept, so that the practitioner is told. */
   @Changes
   public void refusedStart(ClientMe me, PainBefore pain) {
+    clients.lock(me);
     clients.happened(
         me.id(), ClientEvent.Kind.PAIN_TOO_HIGH, null, "pain %d of 10".formatted(pain.nprs()));
     audit.changedByClient(me.practiceId(), me.id(), "start refused", "pain " + pain.nprs());

@@ -2,6 +2,7 @@ package org.biokinet.app.worklist;
 
 import jakarta.servlet.http.HttpServletRequest;
 import java.time.Clock;
+import java.time.Instant;
 import java.util.Comparator;
 import java.util.List;
 import java.util.UUID;
@@ -97,12 +98,11 @@ class StationController {
                             Days.when(c.at(), clock.instant(), client.zone()),
                             c.practitionerId().map(accounts::practitionerName).orElse(""),
                             c.detail())));
+    List<ClientEvent> open = history.open();
+    model.addAttribute("open", open);
     model.addAttribute(
-        "open",
-        history.paused()
-            || history.open(ClientEvent.Kind.MAP_ASKS).isPresent()
-            || history.open(ClientEvent.Kind.PAIN_TOO_HIGH).isPresent()
-            || history.open(ClientEvent.Kind.WHILE_CLOSED).isPresent());
+        "openedAt",
+        open.stream().map(e -> Days.when(e.at(), clock.instant(), client.zone())).toList());
     links
         .current(id)
         .ifPresent(
@@ -147,6 +147,7 @@ class StationController {
 
   /**
    * @param what "called" leaves it open; anything else is its outcome
+   * @param read when the newest came in that stood on the page; what is newer stays open
    */
   @PostMapping("/clients/{id}/dealt-with")
   String dealtWith(
@@ -154,6 +155,7 @@ class StationController {
       @PathVariable UUID id,
       @RequestParam(defaultValue = "") String note,
       @RequestParam(defaultValue = "") String what,
+      @RequestParam(defaultValue = "1970-01-01T00:00:00Z") Instant read,
       RedirectAttributes once) {
     String text = note.strip();
     if (text.isEmpty() || text.length() > 500) {
@@ -163,8 +165,10 @@ class StationController {
           text.isEmpty() ? "Write what you did: called, saw, wrote." : "At most 500 characters.");
     } else if (what.equals("called")) {
       clients.called(me, id, text);
-    } else {
-      clients.dealtWith(me, id, text);
+    } else if (!clients.dealtWith(me, id, read, text)) {
+      once.addFlashAttribute("noteTyped", note);
+      once.addFlashAttribute(
+          "noteError", "Something came in since you opened this page. Read it first.");
     }
     return "redirect:/clients/" + id + "/do";
   }
