@@ -11,6 +11,7 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
 import jakarta.servlet.http.Cookie;
 import java.time.Duration;
 import java.time.Instant;
@@ -80,7 +81,7 @@ class SessionTest extends AppTest {
             upload.done());
     send(device, "/me/sessions", other).andExpect(status().isNoContent());
     SessionRow kept = sessions.page(client.getId(), 0, 10).getContent().get(0);
-    assertThat(kept.painBefore()).isEqualTo(2);
+    assertThat(kept.painBefore()).contains(2);
     assertThat(sessions.conflicts(client.getId())).isEqualTo(1);
   }
 
@@ -166,7 +167,7 @@ class SessionTest extends AppTest {
     List<SessionRow> rows = sessions.page(client.getId(), 0, 1).getContent();
     assertThat(sessions.checkIns(rows))
         .hasEntrySatisfying(
-            session.uploadId(), checkIn -> assertThat(checkIn.highestPain()).isEqualTo(4));
+            session.uploadId(), checkIn -> assertThat(checkIn.highestPain()).contains(4));
   }
 
   private SessionUpload told(
@@ -237,6 +238,44 @@ class SessionTest extends AppTest {
           .andExpect(status().isBadRequest());
     }
     assertThat(sessions.page(client.getId(), 0, 1)).isEmpty();
+  }
+
+  /** Pain that was not told is no 0, and nothing is rounded or read out of its position. */
+  @Test
+  void whatWasNotToldIsNotTold() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "chin-tuck", "3x10s");
+    Cookie device = device(me, client);
+    SessionUpload good = session(client, clock.instant(), Ended.FINISHED);
+    for (String odd : new String[] {"\"painBefore\":2.9", "\"ended\":2"}) {
+      String field = odd.substring(0, odd.indexOf(':') + 1);
+      String content = json.writeValueAsString(good).replaceFirst(field + "(\\w+|\"\\w+\")", odd);
+      assertThat(content).contains(odd);
+      mvc.perform(
+              post("/me/sessions")
+                  .cookie(device)
+                  .with(csrf())
+                  .contentType(MediaType.APPLICATION_JSON)
+                  .content(content))
+          .andExpect(status().isBadRequest());
+    }
+    assertThat(sessions.page(client.getId(), 0, 1)).isEmpty();
+    var silent = json.valueToTree(good).deepCopy();
+    ((ObjectNode) silent).remove("painBefore");
+    send(device, "/me/sessions", silent).andExpect(status().isNoContent());
+    SessionRow kept = sessions.page(client.getId(), 0, 1).getContent().get(0);
+    assertThat(kept.painBefore()).isEmpty();
+    send(
+            device,
+            "/me/check-ins",
+            new CheckInUpload(UUID.randomUUID(), good.uploadId(), 9, null, "sore"))
+        .andExpect(status().isNoContent());
+    assertThat(sessions.checkIns(List.of(kept)).get(good.uploadId()).stretchFelt()).isEmpty();
+    mvc.perform(as(me, get("/clients/" + client.getId() + "/review")))
+        .andExpect(content().string(containsString("– → 9")));
+    mvc.perform(as(me, get("/")))
+        .andExpect(content().string(Matchers.not(containsString("Pain rose"))));
   }
 
   /** A clock of the year 1 is bounded, not a fault of the database. */

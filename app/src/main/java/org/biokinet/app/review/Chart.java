@@ -60,8 +60,8 @@ record Chart(List<Day> days, int height, String painLine, int most, int scaleLef
       sum[0] += s.stretchLeft();
       sum[1] += s.stretchRight();
       CheckInRow c = checkIns.get(s.uploadId());
-      int highest = Math.max(s.painBefore(), c == null ? 0 : c.highestPain());
-      pain.merge(s.localDate(), highest, Math::max);
+      s.painBefore().ifPresent(p -> pain.merge(s.localDate(), p, Math::max));
+      if (c != null) c.highestPain().ifPresent(p -> pain.merge(s.localDate(), p, Math::max));
     }
     int most = Math.max(60, stretch.values().stream().flatMapToInt(IntStream::of).max().orElse(0));
     List<Day> days = new ArrayList<>();

@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -50,7 +51,7 @@ class ReviewController {
       String ended,
       int left,
       int right,
-      int painBefore,
+      String painBefore,
       String highest,
       String felt,
       String note,
@@ -123,10 +124,14 @@ class ReviewController {
         },
         s.stretchLeft(),
         s.stretchRight(),
-        s.painBefore(),
-        c == null ? "–" : Integer.toString(c.highestPain()),
-        c == null ? "–" : Integer.toString(c.stretchFelt()),
+        told(s.painBefore()),
+        told(c == null ? Optional.empty() : c.highestPain()),
+        told(c == null ? Optional.empty() : c.stretchFelt()),
         c == null ? "" : c.note(),
         s.putRight());
+  }
+
+  private static String told(Optional<Integer> of10) {
+    return of10.map(String::valueOf).orElse("–");
   }
 }

@@ -3,6 +3,7 @@ package org.biokinet.app.session;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
 import java.time.Instant;
+import java.util.Optional;
 import java.util.UUID;
 import org.biokinet.app.support.Row;
 import org.jspecify.annotations.Nullable;
@@ -17,8 +18,8 @@ public class CheckInRow extends Row {
   private UUID uploadId;
   private String contentHash;
   private UUID sessionUploadId;
-  private int highestPain;
-  private int stretchFelt;
+  private @Nullable Integer highestPain;
+  private @Nullable Integer stretchFelt;
   private String note;
   private Instant receivedAt;
   private @Nullable UUID supersedes;
@@ -31,8 +32,8 @@ public class CheckInRow extends Row {
       UUID uploadId,
       String contentHash,
       UUID sessionUploadId,
-      int highestPain,
-      int stretchFelt,
+      @Nullable Integer highestPain,
+      @Nullable Integer stretchFelt,
       String note,
       Instant receivedAt,
       @Nullable UUID supersedes) {
@@ -63,12 +64,12 @@ public class CheckInRow extends Row {
     return sessionUploadId;
   }
 
-  public int highestPain() {
-    return highestPain;
+  public Optional<Integer> highestPain() {
+    return Optional.ofNullable(highestPain);
   }
 
-  public int stretchFelt() {
-    return stretchFelt;
+  public Optional<Integer> stretchFelt() {
+    return Optional.ofNullable(stretchFelt);
   }
 
   public String note() {

@@ -7,10 +7,12 @@ import jakarta.persistence.Table;
 import java.math.BigDecimal;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.Optional;
 import java.util.UUID;
 import org.biokinet.app.support.Row;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.program.SessionLength;
+import org.jspecify.annotations.Nullable;
 
 /** One performance of a program, as it was done. */
 @Entity
@@ -43,7 +45,7 @@ public class SessionRow extends Row {
   private String zone;
   private LocalDate localDate;
   private Instant receivedAt;
-  private int painBefore;
+  private @Nullable Integer painBefore;
 
   @Enumerated(EnumType.STRING)
   private Ended ended;
@@ -71,7 +73,7 @@ public class SessionRow extends Row {
       String zone,
       LocalDate localDate,
       Instant receivedAt,
-      int painBefore,
+      @Nullable Integer painBefore,
       Ended ended,
       int secondsDone,
       int secondsPlanned,
@@ -151,8 +153,8 @@ public class SessionRow extends Row {
     return receivedAt;
   }
 
-  public int painBefore() {
-    return painBefore;
+  public Optional<Integer> painBefore() {
+    return Optional.ofNullable(painBefore);
   }
 
   public Ended ended() {

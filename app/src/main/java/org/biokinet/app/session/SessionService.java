@@ -38,6 +38,7 @@ import org.biokinet.core.safety.Gate;
 import org.biokinet.core.safety.PainBefore;
 import org.biokinet.core.timeline.Performance;
 import org.biokinet.core.timeline.Timeline;
+import org.jspecify.annotations.Nullable;
 import org.springframework.data.domain.Page;
 import org.springframework.data.domain.PageRequest;
 import org.springframework.data.domain.Pageable;
@@ -222,7 +223,7 @@ public class SessionService {
     } catch (IllegalArgumentException e) {
       throw new BadUpload(String.valueOf(e.getMessage()));
     }
-    if (!PainBefore.valid(upload.painBefore())) throw new BadUpload("painBefore is 0 to 10");
+    if (!ofTen(upload.painBefore())) throw new BadUpload("painBefore is 0 to 10");
     Instant now = clock.instant();
     List<String> putRight = new ArrayList<>();
     Instant started = plausible(upload.startedAt(), replay, now, putRight);
@@ -312,7 +313,7 @@ public class SessionService {
       keepConflict(me, upload.uploadId(), content, hash, before.get().contentHash());
       return;
     }
-    if (!PainBefore.valid(upload.highestPain()) || !PainBefore.valid(upload.stretchFelt())) {
+    if (!ofTen(upload.highestPain()) || !ofTen(upload.stretchFelt())) {
       throw new BadUpload("highestPain and stretchFelt are 0 to 10");
     }
     checkIns.save(
@@ -327,6 +328,11 @@ public class SessionService {
             clock.instant(),
             null));
     audit.changedByClient(me.practiceId(), me.id(), "check-in", "");
+  }
+
+  /** Told on the scale, or not told: what was not told is never taken for a 0. */
+  private static boolean ofTen(@Nullable Integer told) {
+    return told == null || PainBefore.valid(told);
   }
 
   private void keepConflict(

@@ -23,6 +23,7 @@ import org.jspecify.annotations.Nullable;
  *     a player that knew of none
  * @param startedAt by the device's clock, with its offset
  * @param zone the device's time zone
+ * @param painBefore 0–10; null where it was not told
  * @param done seconds spent in each segment of the timeline, in order
  * @param reason in the client's words, when stopped
  */
@@ -36,7 +37,7 @@ public record SessionUpload(
     @JsonInclude(JsonInclude.Include.NON_NULL) @Nullable Boolean reEntry,
     @NotNull OffsetDateTime startedAt,
     @NotNull String zone,
-    int painBefore,
+    @Nullable Integer painBefore,
     @NotNull SessionRow.Ended ended,
     @NotNull String reason,
     @NotNull @Size(max = 20_000) List<@NotNull Integer> done) {

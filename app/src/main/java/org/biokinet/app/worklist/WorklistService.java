@@ -135,7 +135,9 @@ public class WorklistService implements Urgent {
     }
 
     private Optional<Integer> rise() {
-      return checkIn.map(c -> c.highestPain() - last.orElseThrow().painBefore());
+      return checkIn
+          .flatMap(CheckInRow::highestPain)
+          .flatMap(high -> last.orElseThrow().painBefore().map(before -> high - before));
     }
 
     Row row(Week week) {
@@ -225,7 +227,10 @@ public class WorklistService implements Urgent {
           CheckInRow c = checkIn.orElseThrow();
           String reason =
               "Pain %d before, up to %d in the session, %s."
-                  .formatted(s.painBefore(), c.highestPain(), when(s.startedAt()));
+                  .formatted(
+                      s.painBefore().orElseThrow(),
+                      c.highestPain().orElseThrow(),
+                      when(s.startedAt()));
           yield row(week, attention, "Pain rose", reason, Station.REVIEW);
         }
         case QUIET -> {
