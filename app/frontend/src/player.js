@@ -247,10 +247,35 @@ function panel(name) {
 
 // ---- what the client presses --------------------------------------------------------------------
 
+/** A page may be hours old: the server is asked, and where there is no network the lease. */
+async function mayStart() {
+  const asked = new URLSearchParams({
+    version: script.version,
+    pain: script.painBefore,
+    length: script.length,
+    reEntry: script.reEntry,
+    paused: script.paused.join(","),
+  });
+  try {
+    const answer = await fetch(`/me/may-start?${asked}`, { signal: AbortSignal.timeout(4000) });
+    if (answer.ok && !answer.redirected) return (await answer.json()).may ? "yes" : "changed";
+    if (answer.status < 500) return "changed"; // signed out, for one
+  } catch {
+    // No network, or none that answers.
+  }
+  return Date.now() < Date.parse(script.leaseUntil) ? "yes" : "unknown";
+}
+
 // A tap before this script was there would have been lost.
 $("start").disabled = false;
-$("start").addEventListener("click", () => {
-  audio = new AudioContext();
+$("start").addEventListener("click", async () => {
+  audio = new AudioContext(); // only while the tap counts as one
+  $("start").disabled = true;
+  const may = await mayStart();
+  $("start").disabled = false;
+  $("no-lease").toggleAttribute("hidden", may !== "unknown");
+  if (may === "changed") location.assign("/me/today?changed");
+  if (may !== "yes") return;
   startedAt = new Date();
   navigator.wakeLock?.request("screen").catch(() => {});
   panel("running");

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -22,6 +23,7 @@ import org.biokinet.app.client.LinkService;
 import org.biokinet.app.screening.Answers;
 import org.biokinet.core.cli.Main;
 import org.biokinet.core.program.DraftEdit;
+import org.biokinet.core.safety.Gate;
 import org.biokinet.core.safety.Irritability;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -130,9 +132,15 @@ class BrowserTest extends WithBrowser {
   }
 
   /** Runs the player to its end by the browser's own clock, looking at what it shows. */
+  /** The server is asked first, so that time may only go on once the session runs. */
+  private static void start(Page phone) {
+    phone.locator("#start").click();
+    assertThat(phone.locator("#panel-running")).isVisible();
+  }
+
   private void perform(Page phone, int seconds) {
     holdTime(phone);
-    phone.getByText("Start").click();
+    start(phone);
     assertThat(phone.locator("#left")).hasText("1:48");
     phone.clock().runFor(9_500); // position 5, set-up 4, then the first movement
     assertThat(phone.locator("#headline")).hasText("Tilt right");
@@ -172,7 +180,7 @@ class BrowserTest extends WithBrowser {
     openLink(phone, "/c/" + made.token(), made.pin());
     phone.getByText("0", new Page.GetByTextOptions().setExact(true)).click();
     holdTime(phone);
-    phone.getByText("Start").click();
+    start(phone);
     phone.clock().runFor(20_000); // 8 s into the first hold
     phone.locator("#skip").click();
     assertThat(phone.locator("#exercise")).hasText("Chin tuck");
@@ -197,7 +205,7 @@ class BrowserTest extends WithBrowser {
     Page phone = phone();
     openLink(phone, "/c/" + made.token(), made.pin());
     phone.getByText("3", new Page.GetByTextOptions().setExact(true)).click();
-    phone.getByText("Start").click();
+    start(phone);
     accessible(phone);
     phone.getByText("Something is wrong").click();
     assertThat(phone.locator("#panel-wrong h1"))
@@ -228,7 +236,7 @@ class BrowserTest extends WithBrowser {
     phone.clock().install();
     openLink(phone, "/c/" + made.token(), made.pin());
     phone.getByText("2", new Page.GetByTextOptions().setExact(true)).click();
-    phone.getByText("Start").click();
+    start(phone);
     phone.getByText("Something is wrong").click();
     phone.getByText("Tingling or numbness that I already had").click();
     assertThat(phone.locator("#panel-known")).containsText("left little finger");
@@ -253,7 +261,7 @@ class BrowserTest extends WithBrowser {
     Page phone = phone();
     openLink(phone, "/c/" + made.token(), made.pin());
     phone.getByText("3", new Page.GetByTextOptions().setExact(true)).click();
-    phone.getByText("Start").click();
+    start(phone);
     phone.context().setOffline(true);
     phone.locator("#end-early").click();
     assertThat(phone.locator("#panel-after [data-outcome]"))
@@ -264,6 +272,48 @@ class BrowserTest extends WithBrowser {
     phone.waitForFunction("() => JSON.parse(localStorage.getItem('biokinet.queue')).length === 0");
     assertThat(sessions.page(client.getId(), 0, 1)).hasSize(1);
     // The browser itself notes the failed request; nothing else may be said.
+    complaints.removeIf(c -> c.contains("ERR_INTERNET_DISCONNECTED"));
+  }
+
+  /** The gate closes while the player stands open: Start asks, and says why not. */
+  @Test
+  void aPageFromBeforeTheGateClosedDoesNotStart() {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "chin-tuck", "3x10s");
+    LinkService.Made made = links.make(me, client.getId());
+    Page phone = phone();
+    openLink(phone, "/c/" + made.token(), made.pin());
+    phone.getByText("3", new Page.GetByTextOptions().setExact(true)).click();
+    assertThat(phone.locator("#start")).isEnabled();
+    screen(me, client, Set.of(), Set.of("weakness"), Set.of());
+    phone.locator("#start").click();
+    assertThat(phone.getByRole(AriaRole.ALERT)).containsText("Not started");
+    assertThat(phone.locator("h1")).hasText("Your program waits");
+  }
+
+  /** Without a network the lease decides, and the device's clock says when it is over. */
+  @Test
+  void withoutANetworkAStartIsPossibleForAsLongAsTheLeaseHolds() {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "chin-tuck", "3x10s");
+    LinkService.Made made = links.make(me, client.getId());
+    Page phone = phone();
+    openLink(phone, "/c/" + made.token(), made.pin());
+    phone.getByText("3", new Page.GetByTextOptions().setExact(true)).click();
+    assertThat(phone.locator("#start")).isEnabled();
+    phone.context().setOffline(true);
+    phone.evaluate(
+        "h => { const now = Date.now; Date.now = () => now() + h * 3600000; }",
+        (int) Gate.LEASE.toHours() + 1);
+    phone.locator("#start").click();
+    assertThat(phone.locator("#no-lease")).isVisible();
+    assertThat(phone.locator("#panel-running")).isHidden();
+    phone.evaluate("h => { const now = Date.now; Date.now = () => now() - h * 3600000; }", 2);
+    phone.locator("#start").click();
+    assertThat(phone.locator("#panel-running")).isVisible();
+    phone.context().setOffline(false);
     complaints.removeIf(c -> c.contains("ERR_INTERNET_DISCONNECTED"));
   }
 

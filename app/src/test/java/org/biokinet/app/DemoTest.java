@@ -132,7 +132,8 @@ class DemoTest extends WithBrowser {
     openLink(phone, "/c/" + DemoLoader.CLIENT_TOKEN, DemoLoader.CLIENT_PIN);
     picture(phone, "today");
     phone.getByText("2", new Page.GetByTextOptions().setExact(true)).click();
-    phone.getByText("Start").click();
+    phone.locator("#start").click();
+    assertThat(phone.locator("#panel-running")).isVisible();
     for (int i = 0; i < 3; i++) phone.locator("#skip").click();
     phone.clock().runFor(12_000);
     assertThat(phone.locator("#headline")).containsText("Tilt");

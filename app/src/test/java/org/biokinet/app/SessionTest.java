@@ -344,6 +344,44 @@ class SessionTest extends AppTest {
     mvc.perform(get("/me/player").cookie(device).param("pain", "2")).andExpect(status().isOk());
   }
 
+  /** A page that was loaded before is asked about again: each thing that may have changed. */
+  @Test
+  void startIsAskedAgain() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "upper-trap-stretch", "2x15s", "chin-tuck", "3x10s");
+    Cookie device = device(me, client);
+    assertThat(mayStart(device, "1", "2", "LONG", "")).isTrue();
+    assertThat(mayStart(device, "1", "7", "USUAL", "")).as("too sore").isFalse();
+    assertThat(mayStart(device, "2", "2", "USUAL", "")).as("another version").isFalse();
+    screen(me, client, Set.of(), Set.of(), Set.of("jaw"));
+    assertThat(mayStart(device, "1", "2", "LONG", "")).as("long is off").isFalse();
+    screen(me, client, Set.of(), Set.of(), Set.of("inflammatory"));
+    assertThat(mayStart(device, "1", "2", "USUAL", "")).as("an item waits now").isFalse();
+    assertThat(mayStart(device, "1", "2", "USUAL", "0")).as("and the page knows it").isTrue();
+    sessions.record(asClient(client), session(client, clock.instant(), Ended.STOPPED));
+    assertThat(mayStart(device, "1", "2", "USUAL", "0")).as("stopped elsewhere").isFalse();
+  }
+
+  private boolean mayStart(Cookie d, String version, String pain, String length, String paused)
+      throws Exception {
+    return json.readTree(
+            mvc.perform(
+                    get("/me/may-start")
+                        .cookie(d)
+                        .param("version", version)
+                        .param("pain", pain)
+                        .param("length", length)
+                        .param("reEntry", "false")
+                        .param("paused", paused))
+                .andExpect(status().isOk())
+                .andReturn()
+                .getResponse()
+                .getContentAsString())
+        .get("may")
+        .booleanValue();
+  }
+
   /** Two tabs: what came in after the page was opened was read by nobody, and stays open. */
   @Test
   void whatCameInAfterThePageWasOpenedIsNotDealtWith() throws Exception {

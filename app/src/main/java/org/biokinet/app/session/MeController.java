@@ -4,11 +4,13 @@ import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import jakarta.validation.Valid;
 import java.time.Clock;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import org.biokinet.app.account.AccountService;
 import org.biokinet.app.client.Client;
@@ -45,6 +47,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseBody;
 import org.springframework.web.bind.annotation.ResponseStatus;
 
 /** The client's own pages: today, the player, and what the player sends back. */
@@ -68,13 +71,15 @@ class MeController {
    * @param reEntry whether it begins again after a pause, with the smaller doses of that
    * @param replay the program with the doses of today
    * @param allowed what the screening says; empty while the gate is closed
+   * @param leaseUntil until when a device may start it by itself; empty while the gate is closed
    */
   private record Now(
       Optional<String> closed,
       Map<Integer, String> waiting,
       boolean reEntry,
       VersionService.Replay replay,
-      Optional<Allowed> allowed) {
+      Optional<Allowed> allowed,
+      Optional<Instant> leaseUntil) {
 
     /** A dose that names no ceiling has that of the screening. */
     Dose dose(Item i) {
@@ -202,7 +207,7 @@ class MeController {
     Gate gate = screenings.gate(client);
     if (gate instanceof Gate.Closed closed) {
       String why = messages.getMessage("closed." + closed.why(), null, language);
-      return new Now(Optional.of(why), Map.of(), false, shared, Optional.empty());
+      return new Now(Optional.of(why), Map.of(), false, shared, Optional.empty(), Optional.empty());
     }
     Gate.Open open = (Gate.Open) gate;
     VersionService.Replay replay = open.reEntry() ? shared.beginningAgain() : shared;
@@ -218,7 +223,8 @@ class MeController {
         waiting,
         open.reEntry(),
         replay,
-        Optional.of(Limits.of(client, open.assessment())));
+        Optional.of(Limits.of(client, open.assessment())),
+        Optional.of(open.leaseUntil(clock.instant(), client.zone())));
   }
 
   /** What sets the limit, in the client's words. */
@@ -272,17 +278,17 @@ class MeController {
     Optional<VersionService.Replay> replay = versions.latest(client);
     Optional<Now> now = replay.map(r -> now(client, r, me.language()));
     now.flatMap(Now::closed).ifPresent(why -> sessions.refusedAtGate(me, why));
-    if (now.isEmpty()
-        || now.get().closed().isPresent()
-        || (length.needsScreening() && !longSession(client, now.get()))
-        || !PainBefore.valid(pain)
-        || !new PainBefore(pain).mayStart()) {
-      return "redirect:/me/today";
-    }
+    if (now.isEmpty() || !mayStart(client, now.get(), length, pain)) return "redirect:/me/today";
     who(me, model);
     Program session = now.get().session(sessions.nextLead(me.id()), length);
     PlayerScript script =
-        PlayerScript.of(now.get().replay(), session, now.get().reEntry(), pain, me.language());
+        PlayerScript.of(
+            now.get().replay(),
+            session,
+            now.get().reEntry(),
+            pain,
+            now.get().leaseUntil().orElseThrow(),
+            me.language());
     model.addAttribute("baseline", screenings.baseline(me.id()));
     model.addAttribute("script", json(script));
     model.addAttribute("pictures", script.pictures(replay.get()));
@@ -293,6 +299,46 @@ class MeController {
     model.addAttribute("strip", Strip.of(script));
     model.addAttribute("total", Timeline.clock(script.seconds()));
     return "session/player";
+  }
+
+  private boolean mayStart(Client client, Now now, SessionLength length, int pain) {
+    return now.closed().isEmpty()
+        && (!length.needsScreening() || longSession(client, now))
+        && PainBefore.valid(pain)
+        && new PainBefore(pain).mayStart();
+  }
+
+  /**
+   * @param may whether what an open page holds is what may be done now
+   */
+  record MayStart(boolean may) {}
+
+  /**
+   * Asked when Start is pressed: a page may have been open for a long time.
+   *
+   * @param paused the items that wait in the page that asks
+   */
+  @GetMapping("/may-start")
+  @ResponseBody
+  MayStart mayStart(
+      @AuthenticationPrincipal ClientMe me,
+      @RequestParam int version,
+      @RequestParam int pain,
+      @RequestParam SessionLength length,
+      @RequestParam boolean reEntry,
+      @RequestParam(defaultValue = "") Set<Integer> paused) {
+    Client client = clients.byId(me.id());
+    boolean may =
+        versions
+            .latest(client)
+            .filter(r -> r.version().number() == version)
+            .map(r -> now(client, r, me.language()))
+            .filter(now -> mayStart(client, now, length, pain))
+            .filter(now -> now.reEntry() == reEntry)
+            .filter(now -> now.session(Side.LEFT, length).paused().equals(paused))
+            .isPresent();
+    if (!may) sessions.refusedAtGate(me, "start of a page that was open before");
+    return new MayStart(may);
   }
 
   @PostMapping("/sessions")

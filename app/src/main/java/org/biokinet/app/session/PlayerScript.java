@@ -1,5 +1,6 @@
 package org.biokinet.app.session;
 
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -16,7 +17,11 @@ import org.biokinet.core.timeline.Cues;
 import org.biokinet.core.timeline.Segment;
 import org.biokinet.core.timeline.Timeline;
 
-/** All that the player needs: it walks these steps by the clock and decides nothing itself. */
+/**
+ * All that the player needs: it walks these steps by the clock and decides nothing itself.
+ *
+ * @param leaseUntil until when it may be started without asking the server
+ */
 record PlayerScript(
     int version,
     Side lead,
@@ -24,6 +29,7 @@ record PlayerScript(
     List<Integer> paused,
     boolean reEntry,
     int painBefore,
+    Instant leaseUntil,
     int seconds,
     List<String> items,
     List<Step> steps) {
@@ -66,6 +72,7 @@ record PlayerScript(
       Program session,
       boolean reEntry,
       int painBefore,
+      Instant leaseUntil,
       Locale locale) {
     Timeline timeline = Timeline.compile(session);
     Cues words = new Cues(replay.catalogue(), locale);
@@ -114,6 +121,7 @@ record PlayerScript(
         session.paused().stream().sorted().toList(),
         reEntry,
         painBefore,
+        leaseUntil,
         timeline.seconds(),
         names,
         steps);
