@@ -402,6 +402,8 @@ class SessionTest extends AppTest {
         .andExpect(flash().attribute("noteTyped", "Called about the first."))
         .andExpect(flash().attribute("noteError", Matchers.containsString("Read it first")));
     assertThat(clients.history(client.getId()).paused()).as("the second stop stays").isTrue();
+    mvc.perform(as(me, get("/clients/" + client.getId() + "/review")))
+        .andExpect(content().string(containsString("Done while closed.")));
     Instant now = clients.history(client.getId()).open().get(0).at();
     mvc.perform(
         as(me, post(page + "/dealt-with")).param("read", now.toString()).param("note", "Both."));

@@ -39,6 +39,7 @@ class ReviewController {
   /**
    * One session in the table.
    *
+   * @param whileClosed whether the gate was closed to it
    * @param putRight what the device had told wrongly, or empty
    * @param ended how it ended where that was not the usual way, else empty
    */
@@ -55,10 +56,11 @@ class ReviewController {
       String highest,
       String felt,
       String note,
+      boolean whileClosed,
       String putRight) {
 
     public boolean hasMore() {
-      return !ended.isEmpty() || !note.isEmpty() || !putRight.isEmpty();
+      return !ended.isEmpty() || !note.isEmpty() || whileClosed || !putRight.isEmpty();
     }
   }
 
@@ -128,6 +130,7 @@ class ReviewController {
         told(c == null ? Optional.empty() : c.highestPain()),
         told(c == null ? Optional.empty() : c.stretchFelt()),
         c == null ? "" : c.note(),
+        s.whileClosed(),
         s.putRight());
   }
 

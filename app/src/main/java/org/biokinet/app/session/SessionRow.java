@@ -173,6 +173,11 @@ public class SessionRow extends Row {
     return stretchLeft;
   }
 
+  /** Whether the gate was closed to it; then it is no session for the gate. */
+  public boolean whileClosed() {
+    return whileClosed;
+  }
+
   /** What of it the device had told wrongly, in words; empty where nothing was put right. */
   public String putRight() {
     return putRight;
