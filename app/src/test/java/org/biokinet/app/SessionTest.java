@@ -271,7 +271,8 @@ class SessionTest extends AppTest {
             "/me/check-ins",
             new CheckInUpload(UUID.randomUUID(), good.uploadId(), 9, null, "sore"))
         .andExpect(status().isNoContent());
-    assertThat(sessions.checkIns(List.of(kept)).get(good.uploadId()).stretchFelt()).isEmpty();
+    assertThat(sessions.checkIns(List.of(kept)))
+        .hasEntrySatisfying(good.uploadId(), c -> assertThat(c.stretchFelt()).isEmpty());
     mvc.perform(as(me, get("/clients/" + client.getId() + "/review")))
         .andExpect(content().string(containsString("– → 9")));
     mvc.perform(as(me, get("/")))
