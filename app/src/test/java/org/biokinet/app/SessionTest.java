@@ -34,6 +34,7 @@ import org.biokinet.app.session.SessionUpload;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.figure.Figure;
 import org.biokinet.core.program.SessionLength;
+import org.biokinet.core.safety.PainBefore;
 import org.biokinet.core.timeline.Segment;
 import org.biokinet.core.timeline.Timeline;
 import org.hamcrest.Matchers;
@@ -409,6 +410,20 @@ class SessionTest extends AppTest {
     mvc.perform(
         as(me, post(page + "/dealt-with")).param("read", now.toString()).param("note", "Both."));
     assertThat(clients.history(client.getId()).open()).isEmpty();
+  }
+
+  /** Something stronger stands first, but nothing is dealt with that was not on the page. */
+  @Test
+  void allThatIsOpenStandsOnThePage() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "chin-tuck", "3x10s");
+    sessions.refusedStart(asClient(client), new PainBefore(8));
+    screen(me, client, Set.of(), Set.of("weakness"), Set.of());
+    mvc.perform(as(me, get("/clients/" + client.getId() + "/do")))
+        .andExpect(content().string(containsString("Examine first")))
+        .andExpect(content().string(containsString("<b>too sore to start</b>")))
+        .andExpect(content().string(containsString("pain 8 of 10")));
   }
 
   /** The figure enters, holds and leaves with the stretch, and goes round with a movement. */
