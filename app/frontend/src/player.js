@@ -1,5 +1,5 @@
 // Walks the steps that the server has compiled. The clock is the only thing decided here.
-import { drop, flush, put } from "./queue.js";
+import { CLIENT, drop, flush, put } from "./queue.js";
 
 const script = JSON.parse(document.getElementById("script").textContent);
 const steps = script.steps;
@@ -250,6 +250,7 @@ function panel(name) {
 /** A page may be hours old: the server is asked, and where there is no network the lease. */
 async function mayStart() {
   const asked = new URLSearchParams({
+    client: CLIENT,
     version: script.version,
     pain: script.painBefore,
     length: script.length,

@@ -15,8 +15,11 @@ function write(queue) {
   localStorage.setItem(KEY, JSON.stringify(queue));
 }
 
+/** Whose page this is. A phone may go from hand to hand with what waits on it. */
+export const CLIENT = document.querySelector('meta[name="client"]')?.content;
+
 export function put(url, body) {
-  write([...read().filter((e) => e.body.uploadId !== body.uploadId), { url, body }]);
+  write([...read().filter((e) => e.body.uploadId !== body.uploadId), { url, body, client: CLIENT }]);
 }
 
 export function drop(uploadId) {
@@ -31,8 +34,11 @@ export function flush() {
   return sending;
 }
 
+/** The first that waits for this client; what waits for another one waits until they are back. */
+const next = () => read().find((e) => CLIENT && e.client === CLIENT && !e.refused);
+
 async function send() {
-  if (read().length === 0) return "sent";
+  if (!next()) return "sent";
   let token;
   try {
     token = await freshToken("/me/csrf");
@@ -40,10 +46,11 @@ async function send() {
     return "waiting";
   }
   let refused = false;
-  for (const entry of read().filter((e) => !e.refused)) {
+  // Read anew each time: more may have been put here meanwhile.
+  for (let entry = next(); entry; entry = next()) {
     let answer;
     try {
-      answer = await fetch(entry.url, {
+      answer = await fetch(`${entry.url}?client=${encodeURIComponent(entry.client)}`, {
         method: "POST",
         headers: {
           Accept: "application/json",
@@ -59,9 +66,8 @@ async function send() {
       drop(entry.body.uploadId);
     } else if (answer.status === 422 || answer.status === 400) {
       // It is no upload to the server; it is kept here and does not hold up what comes after.
-      write(
-        read().map((e) => (e.body.uploadId === entry.body.uploadId ? { ...e, refused: true } : e)),
-      );
+      const { uploadId } = entry.body;
+      write(read().map((e) => (e.body.uploadId === uploadId ? { ...e, refused: true } : e)));
       refused = true;
     } else {
       return "waiting";

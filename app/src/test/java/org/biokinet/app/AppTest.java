@@ -9,9 +9,14 @@ import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
+import java.util.Collections;
 import java.util.List;
 import java.util.Set;
 import java.util.UUID;
+import java.util.concurrent.CyclicBarrier;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import org.biokinet.app.account.AccountService;
 import org.biokinet.app.account.Me;
 import org.biokinet.app.account.Practice;
@@ -21,6 +26,7 @@ import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientMe;
 import org.biokinet.app.client.ClientService;
 import org.biokinet.app.client.Contact;
+import org.biokinet.app.client.DeviceService;
 import org.biokinet.app.client.Goal;
 import org.biokinet.app.client.LinkService;
 import org.biokinet.app.program.DraftService;
@@ -62,6 +68,7 @@ abstract class AppTest {
   @Autowired AccountService accounts;
   @Autowired ClientService clients;
   @Autowired LinkService links;
+  @Autowired DeviceService devices;
   @Autowired DraftService drafts;
   @Autowired VersionService versions;
   @Autowired SessionService sessions;
@@ -163,6 +170,31 @@ abstract class AppTest {
     LinkService.Made made = links.make(me, client.getId());
     LinkService.Opening opening = links.open(made.token(), made.pin());
     return new Cookie("biokinet-client", ((LinkService.Opening.Opened) opening).cookie());
+  }
+
+  /** Does the same many times at once; fails where one of them does. */
+  static void atOnce(int times, ThrowingRunnable each) throws Exception {
+    CyclicBarrier together = new CyclicBarrier(times);
+    ExecutorService threads = Executors.newFixedThreadPool(times);
+    try {
+      List<Future<Object>> all =
+          threads.invokeAll(
+              Collections.nCopies(
+                  times,
+                  () -> {
+                    together.await();
+                    each.run();
+                    return "";
+                  }));
+      for (Future<Object> one : all) one.get();
+    } finally {
+      threads.shutdownNow();
+    }
+  }
+
+  /** Something that may fail. */
+  interface ThrowingRunnable {
+    void run() throws Exception;
   }
 
   MockHttpServletRequestBuilder as(Me me, MockHttpServletRequestBuilder request) {

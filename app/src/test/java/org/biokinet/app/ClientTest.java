@@ -17,8 +17,10 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
 import java.util.UUID;
+import java.util.concurrent.atomic.AtomicInteger;
 import org.biokinet.app.account.Me;
 import org.biokinet.app.account.Practice;
+import org.biokinet.app.account.Role;
 import org.biokinet.app.client.Circumstances;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.Contact;
@@ -293,5 +295,67 @@ class ClientTest extends AppTest {
                 .param("duplicate", client.getId().toString()))
         .andExpect(flash().attribute("mergeError", containsString("settle that first")));
     assertThat(clients.get(me, client.getId()).mergedInto()).isEmpty();
+  }
+
+  /** Whoever types another birth date decides whose consent is needed, so everything is asked. */
+  @Test
+  void aBirthDateAcrossEighteenAsksAgain() throws Exception {
+    Practice practice = practice();
+    Me me = practitioner(practice);
+    Me desk = person(practice, Role.FRONT_DESK);
+    LocalDate young = LocalDate.now(LISBON).minusYears(15);
+    Client client =
+        clients.add(
+            me, Contact.of("Ada Example", LISBON).born(young), Circumstances.of("forecaster"));
+    screen(me, client, Set.of(), Set.of(), Set.of());
+    assertThat(why(me, client)).as("no consent on record").isEqualTo(Gate.Why.CONSENT);
+    clock.moveTo(clock.instant().plusSeconds(60));
+    typeBirthDate(desk, client, young.minusYears(15));
+    assertThat(why(me, client)).as("age stays with the screening").isEqualTo(Gate.Why.CONSENT);
+    clock.moveTo(clock.instant().plusSeconds(60));
+    screen(me, client, Set.of(), Set.of(), Set.of());
+    assertThat(screenings.gate(clients.get(me, client.getId())).open()).isTrue();
+    clock.moveTo(clock.instant().plusSeconds(60));
+    typeBirthDate(desk, client, young.minusYears(16));
+    assertThat(screenings.gate(clients.get(me, client.getId())).open())
+        .as("a change on one side of 18 asks nothing")
+        .isTrue();
+    typeBirthDate(desk, client, young);
+    assertThat(why(me, client)).isEqualTo(Gate.Why.NOT_SCREENED);
+  }
+
+  private Gate.Why why(Me me, Client client) {
+    return ((Gate.Closed) screenings.gate(clients.get(me, client.getId()))).why();
+  }
+
+  private void typeBirthDate(Me desk, Client client, LocalDate born) throws Exception {
+    mvc.perform(
+            as(desk, post("/desk/" + client.getId()))
+                .param("seen", Integer.toString(clients.get(desk, client.getId()).version()))
+                .param("name", "Ada Example")
+                .param("birthDate", born.toString())
+                .param("zone", "Europe/Lisbon")
+                .param("language", "en"))
+        .andExpect(redirectedUrl("/desk/" + client.getId() + "?saved"));
+  }
+
+  /** Two join the same two records the other way round: one of them stays, and one is gone. */
+  @Test
+  void joiningTwiceAtOnceLeavesOne() throws Exception {
+    Me me = practitioner();
+    for (int i = 0; i < 3; i++) {
+      List<Client> two = List.of(client(me), client(me));
+      AtomicInteger next = new AtomicInteger();
+      atOnce(
+          2,
+          () -> {
+            int at = next.getAndIncrement();
+            mvc.perform(
+                    as(me, post("/clients/" + two.get(at).getId() + "/merge"))
+                        .param("duplicate", two.get(1 - at).getId().toString()))
+                .andExpect(status().is3xxRedirection());
+          });
+      assertThat(two).filteredOn(c -> clients.get(me, c.getId()).mergedInto().isEmpty()).hasSize(1);
+    }
   }
 }

@@ -305,11 +305,14 @@ class ScreeningTest extends AppTest {
     Me me = practitioner();
     Client client = client(me);
     share(me, client, "full-neck-circle", "3", "chin-tuck", "3x5s");
-    SessionUpload stale = session(client, clock.instant(), SessionRow.Ended.FINISHED);
+    SessionUpload before = session(client, clock.instant(), SessionRow.Ended.FINISHED);
     clock.moveTo(clock.instant().plusSeconds(60));
     screen(me, client, Set.of(), Set.of(), Set.of("cervical-stenosis"));
+    sessions.record(asClient(client), before);
+    assertThat(attention(client)).as("it was allowed then").isNotEqualTo(Attention.WHILE_CLOSED);
+    SessionUpload stale = session(client, clock.instant(), SessionRow.Ended.FINISHED);
     sessions.record(asClient(client), stale);
-    assertThat(sessions.page(client.getId(), 0, 5).getTotalElements()).isEqualTo(1);
+    assertThat(sessions.page(client.getId(), 0, 5).getTotalElements()).isEqualTo(2);
     assertThat(attention(client)).isEqualTo(Attention.WHILE_CLOSED);
   }
 

@@ -19,6 +19,8 @@ import java.time.LocalDate;
 import java.time.OffsetDateTime;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
@@ -46,8 +48,18 @@ import org.springframework.test.web.servlet.ResultActions;
 class SessionTest extends AppTest {
 
   private ResultActions send(Cookie device, String path, Object body) throws Exception {
+    return send(device, path, owner(device), body);
+  }
+
+  private String owner(Cookie device) {
+    return devices.clientOf(device.getValue()).orElseThrow().id().toString();
+  }
+
+  private ResultActions send(Cookie device, String path, String owner, Object body)
+      throws Exception {
     return mvc.perform(
         post(path)
+            .param("client", owner)
             .cookie(device)
             .with(csrf())
             .accept(MediaType.APPLICATION_JSON)
@@ -230,15 +242,123 @@ class SessionTest extends AppTest {
     share(me, client, "chin-tuck", "3x10s");
     Cookie device = device(me, client);
     for (String path : new String[] {"/me/check-ins", "/me/sessions"}) {
-      mvc.perform(
-              post(path)
-                  .cookie(device)
-                  .with(csrf())
-                  .contentType(MediaType.APPLICATION_JSON)
-                  .content("{\"uploadId\":null}"))
-          .andExpect(status().isBadRequest());
+      for (String odd : new String[] {"{\"uploadId\":null}", "[]", "7", "null"}) {
+        send(device, path, json.readTree(odd)).andExpect(status().is4xxClientError());
+      }
     }
     assertThat(sessions.page(client.getId(), 0, 1)).isEmpty();
+    assertThat(sessions.conflicts(client.getId())).isZero();
+  }
+
+  /** A phone goes from hand to hand: what one client has done never stands in another's record. */
+  @Test
+  void whatWaitsForOneClientIsNotTakenFromAnother() throws Exception {
+    Me me = practitioner();
+    Client one = client(me);
+    Client other = client(me);
+    share(me, one, "chin-tuck", "3x10s");
+    share(me, other, "chin-tuck", "3x10s");
+    Cookie device = device(me, other);
+    SessionUpload upload = session(one, clock.instant(), Ended.FINISHED);
+    CheckInUpload checkIn =
+        new CheckInUpload(UUID.randomUUID(), upload.uploadId(), 3, 3, "of the other");
+    send(device, "/me/sessions", one.getId().toString(), upload).andExpect(status().isConflict());
+    send(device, "/me/check-ins", one.getId().toString(), checkIn).andExpect(status().isConflict());
+    assertThat(sessions.page(other.getId(), 0, 1)).isEmpty();
+    assertThat(sessions.page(one.getId(), 0, 1)).isEmpty();
+    Cookie own = device(me, one);
+    send(own, "/me/sessions", upload).andExpect(status().isNoContent());
+    assertThat(sessions.page(one.getId(), 0, 1)).hasSize(1);
+  }
+
+  /** Another order, a field more, or nothing said in another way is no other content. */
+  @Test
+  void theSameInOtherWordsIsNoConflict() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "chin-tuck", "3x10s");
+    Cookie device = device(me, client);
+    SessionUpload upload = session(client, clock.instant(), Ended.FINISHED);
+    ObjectNode sent = json.valueToTree(upload);
+    send(device, "/me/sessions", sent).andExpect(status().isNoContent());
+    ObjectNode again = json.createObjectNode();
+    List<String> names = new ArrayList<>();
+    sent.fieldNames().forEachRemaining(names::add);
+    Collections.reverse(names);
+    names.forEach(n -> again.set(n, sent.get(n)));
+    again.putArray("paused");
+    again.remove("reEntry");
+    send(device, "/me/sessions", again).andExpect(status().isNoContent());
+    assertThat(sessions.conflicts(client.getId())).isZero();
+    again.put("painBefore", 5);
+    for (int i = 0; i < 3; i++) {
+      send(device, "/me/sessions", again).andExpect(status().isNoContent());
+    }
+    assertThat(sessions.conflicts(client.getId())).as("the same conflict once").isEqualTo(1);
+  }
+
+  /** Resends that race: one session, one check-in, and the same answer for each. */
+  @Test
+  void manyAtOnceAreOne() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "chin-tuck", "3x10s");
+    SessionUpload upload = session(client, clock.instant(), Ended.FINISHED);
+    CheckInUpload checkIn = new CheckInUpload(UUID.randomUUID(), upload.uploadId(), 3, 3, "");
+    atOnce(
+        8,
+        () -> {
+          sessions.record(asClient(client), checkIn);
+          sessions.record(asClient(client), upload);
+        });
+    assertThat(sessions.page(client.getId(), 0, 5)).hasSize(1);
+    assertThat(sessions.conflicts(client.getId())).isZero();
+    assertThat(sessions.checkIns(sessions.page(client.getId(), 0, 5).getContent())).hasSize(1);
+  }
+
+  /** Day 88 sent on day 91 was right; what was done while closed is flagged whenever it comes. */
+  @Test
+  void theGateIsThatOfTheTimeWhenItWasDone() {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "chin-tuck", "3x10s");
+    Instant start = clock.instant();
+    for (int day = 10; day < 88; day += 10) {
+      clock.moveTo(start.plus(Duration.ofDays(day)));
+      sessions.record(asClient(client), session(client, clock.instant(), Ended.FINISHED));
+    }
+    clock.moveTo(start.plus(Duration.ofDays(91)));
+    assertThat(screenings.gate(clients.get(me, client.getId())).open()).isFalse();
+    Instant day88 = start.plus(Duration.ofDays(88));
+    sessions.record(asClient(client), session(client, day88, Ended.FINISHED));
+    assertThat(whileClosed(client)).as("day 88, sent on day 91").isFalse();
+    Instant closed = clock.instant();
+    clock.moveTo(start.plus(Duration.ofDays(92)));
+    screen(me, client, Set.of(), Set.of(), Set.of());
+    assertThat(screenings.gate(clients.get(me, client.getId())).open()).isTrue();
+    sessions.record(asClient(client), session(client, closed, Ended.FINISHED));
+    assertThat(whileClosed(client)).as("day 91, sent after opening").isTrue();
+    sessions.record(asClient(client), session(client, clock.instant(), Ended.FINISHED));
+    assertThat(whileClosed(client)).isFalse();
+  }
+
+  /** The device knew of the stop, the practice did not: what was done after it is flagged. */
+  @Test
+  void whatWasDoneAfterAStopThatCameInLaterIsFlagged() {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "chin-tuck", "3x10s");
+    Instant start = clock.instant();
+    clock.moveTo(start.plus(Duration.ofHours(9)));
+    sessions.record(
+        asClient(client), session(client, start.plus(Duration.ofHours(1)), Ended.STOPPED));
+    sessions.record(
+        asClient(client), session(client, start.plus(Duration.ofHours(5)), Ended.FINISHED));
+    assertThat(whileClosed(client)).isTrue();
+  }
+
+  private boolean whileClosed(Client client) {
+    return sessions.page(client.getId(), 0, 1).getContent().get(0).whileClosed();
   }
 
   /** Pain that was not told is no 0, and nothing is rounded or read out of its position. */
@@ -253,15 +373,15 @@ class SessionTest extends AppTest {
       String field = odd.substring(0, odd.indexOf(':') + 1);
       String content = json.writeValueAsString(good).replaceFirst(field + "(\\w+|\"\\w+\")", odd);
       assertThat(content).contains(odd);
-      mvc.perform(
-              post("/me/sessions")
-                  .cookie(device)
-                  .with(csrf())
-                  .contentType(MediaType.APPLICATION_JSON)
-                  .content(content))
-          .andExpect(status().isBadRequest());
+      send(device, "/me/sessions", json.readTree(content)).andExpect(status().isNoContent());
     }
-    assertThat(sessions.page(client.getId(), 0, 1)).isEmpty();
+    assertThat(sessions.page(client.getId(), 0, 1)).as("not counted, but kept").isEmpty();
+    assertThat(sessions.conflicts(client.getId())).isEqualTo(2);
+    ObjectNode stop = json.valueToTree(session(client, clock.instant(), Ended.STOPPED));
+    stop.put("painBefore", 2.9);
+    send(device, "/me/sessions", stop).andExpect(status().isNoContent());
+    assertThat(clients.history(client.getId()).paused()).as("a stop in any case").isTrue();
+    clients.dealtWith(me, client.getId(), clock.instant(), "called; it is well");
     var silent = json.valueToTree(good).deepCopy();
     ((ObjectNode) silent).remove("painBefore");
     send(device, "/me/sessions", silent).andExpect(status().isNoContent());
@@ -371,6 +491,7 @@ class SessionTest extends AppTest {
             mvc.perform(
                     get("/me/may-start")
                         .cookie(d)
+                        .param("client", owner(d))
                         .param("version", version)
                         .param("pain", pain)
                         .param("length", length)

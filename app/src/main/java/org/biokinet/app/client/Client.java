@@ -25,6 +25,7 @@ import org.biokinet.core.anatomy.Equipment;
 import org.biokinet.core.anatomy.Position;
 import org.biokinet.core.dose.Pacing;
 import org.biokinet.core.library.Alternatives;
+import org.biokinet.core.safety.Screening;
 import org.jspecify.annotations.Nullable;
 
 /** A person who is treated. */
@@ -178,6 +179,11 @@ public class Client extends Row {
     return birthDate().map(b -> Period.between(b, day).getYears());
   }
 
+  /** Under 18 on a day, by what is known of the birth date. */
+  public boolean minor(LocalDate day) {
+    return Screening.minor(birthDate(), day);
+  }
+
   public String phone() {
     return phone;
   }
@@ -234,6 +240,11 @@ public class Client extends Row {
 
   public boolean archived() {
     return archivedAt != null;
+  }
+
+  /** Since when it is; empty where it is not. */
+  public Optional<Instant> archivedAt() {
+    return Optional.ofNullable(archivedAt);
   }
 
   void archive(Instant at) {

@@ -8,7 +8,6 @@ import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
 import org.biokinet.app.account.AccountService;
@@ -35,22 +34,19 @@ class ClientController {
   private final ClientService clients;
   private final AccountService accounts;
   private final ClientHeader header;
-  private final LinkService links;
-  private final ScreeningState screened;
+  private final Merging merging;
   private final Clock clock;
 
   ClientController(
       ClientService clients,
       AccountService accounts,
       ClientHeader header,
-      LinkService links,
-      ScreeningState screened,
+      Merging merging,
       Clock clock) {
     this.clients = clients;
     this.accounts = accounts;
     this.header = header;
-    this.links = links;
-    this.screened = screened;
+    this.merging = merging;
     this.clock = clock;
   }
 
@@ -204,16 +200,13 @@ class ClientController {
       @PathVariable UUID id,
       @RequestParam UUID duplicate,
       RedirectAttributes once) {
-    Client stays = clients.get(me, id);
-    Client from = clients.get(me, duplicate);
-    if (Objects.equals(stays.getId(), from.getId())) {
-      once.addFlashAttribute("mergeError", "Choose the other record.");
-    } else if (screened.unsettled(from)) {
-      once.addFlashAttribute(
-          "mergeError", "Something is open in the other record; settle that first.");
-    } else {
-      clients.merge(me, id, duplicate, screened.any(from));
-      links.end(me, duplicate);
+    clients.get(me, id);
+    switch (merging.merge(me, id, duplicate)) {
+      case DONE -> {}
+      case ITSELF -> once.addFlashAttribute("mergeError", "Choose the other record.");
+      case UNSETTLED ->
+          once.addFlashAttribute(
+              "mergeError", "Something is open in the other record; settle that first.");
     }
     return "redirect:/clients/" + id + "/about";
   }

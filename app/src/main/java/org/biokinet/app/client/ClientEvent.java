@@ -39,7 +39,9 @@ public class ClientEvent extends Row {
     /** The client is back with something new; programs and answers begin again. */
     NEW_EPISODE,
     /** A second record of the same person was joined to this one. */
-    MERGED
+    MERGED,
+    /** Something about the client has changed that earlier answers did not know of. */
+    ASK_AGAIN
   }
 
   private UUID clientId;

@@ -1,5 +1,6 @@
 package org.biokinet.app.client;
 
+import java.time.Instant;
 import java.util.Collection;
 import java.util.List;
 import java.util.UUID;
@@ -15,4 +16,13 @@ interface ClientEvents extends JpaRepository<ClientEvent, UUID> {
         (select max(f.at) from ClientEvent f where f.clientId = e.clientId and f.kind = e.kind)
       """)
   List<ClientEvent> newest(Collection<UUID> clients);
+
+  /** The newest of each kind of one client, as it stood at a moment. */
+  @Query(
+      """
+      select e from ClientEvent e where e.clientId = :client and e.at =
+        (select max(f.at) from ClientEvent f
+         where f.clientId = :client and f.kind = e.kind and f.at <= :at)
+      """)
+  List<ClientEvent> newest(UUID client, Instant at);
 }

@@ -2,6 +2,7 @@ package org.biokinet.app.client;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
@@ -9,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.biokinet.app.account.Audit;
 import org.biokinet.app.account.Me;
 import org.biokinet.app.support.Changes;
@@ -104,10 +106,25 @@ public class ClientService {
     if (client.version() != seen) return false;
     if (!client.contact().equals(contact)) {
       String what = changed(client.contact(), contact);
-      client.set(contact);
+      set(me, client, contact);
       audit.changed(me, id, "contact changed", what);
     }
     return true;
+  }
+
+  /**
+   * Whose consent is needed was decided by the birth date that was known: one that makes somebody a
+   * minor, or no minor any more, asks everything again.
+   */
+  private void set(Me me, Client client, Contact contact) {
+    Instant now = clock.instant();
+    LocalDate today = now.atZone(client.zone()).toLocalDate();
+    boolean minor = client.minor(today);
+    client.set(contact);
+    if (client.minor(today) == minor) return;
+    client.askAgain(now);
+    happened(client.getId(), ClientEvent.Kind.ASK_AGAIN, me.id(), "birth date changed");
+    audit.changed(me, client.getId(), "screening asked again", "the birth date changed across 18");
   }
 
   /** Which parts, without their content; the birth date decides whose consent is needed. */
@@ -215,7 +232,9 @@ public class ClientService {
     if (into.mergedInto().isPresent() || from.mergedInto().isPresent()) return;
     Contact a = into.contact();
     Contact b = from.contact();
-    into.set(
+    set(
+        me,
+        into,
         new Contact(
             a.name(),
             a.birthDate().or(b::birthDate),
@@ -225,7 +244,10 @@ public class ClientService {
             a.language()));
     Instant now = clock.instant();
     from.mergeInto(stays, now);
-    if (screened) into.askAgain(now);
+    if (screened) {
+      into.askAgain(now);
+      happened(stays, ClientEvent.Kind.ASK_AGAIN, me.id(), "");
+    }
     happened(stays, ClientEvent.Kind.MERGED, me.id(), b.name());
     audit.changed(me, stays, "merged", "took in " + duplicate);
     audit.changed(me, duplicate, "merged", "into " + stays);
@@ -259,6 +281,12 @@ public class ClientService {
     return clients.lock(me.id(), me.practiceId()).orElseThrow(NotFound::new);
   }
 
+  /** The same of one that is at hand. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public Client lock(Client client) {
+    return clients.lock(client.getId(), client.practiceId()).orElseThrow(NotFound::new);
+  }
+
   /** Everybody who was not joined to another record, the archived too. */
   @Transactional(readOnly = true)
   public List<Client> all(Me me) {
@@ -283,13 +311,17 @@ public class ClientService {
   @Transactional(readOnly = true)
   public Map<UUID, History> histories(Collection<UUID> clientIds) {
     if (clientIds.isEmpty()) return Map.of();
-    Map<UUID, Map<ClientEvent.Kind, ClientEvent>> newest = new HashMap<>();
-    for (ClientEvent e : events.newest(clientIds)) {
-      newest.computeIfAbsent(e.clientId(), id -> new HashMap<>()).put(e.kind(), e);
-    }
     Map<UUID, History> histories = new HashMap<>();
-    newest.forEach((id, kinds) -> histories.put(id, new History(kinds)));
+    events.newest(clientIds).stream()
+        .collect(Collectors.groupingBy(ClientEvent::clientId))
+        .forEach((id, newest) -> histories.put(id, History.of(newest)));
     return histories;
+  }
+
+  /** What had happened by a moment. */
+  @Transactional(readOnly = true)
+  public History history(UUID clientId, Instant at) {
+    return History.of(events.newest(clientId, at));
   }
 
   @Transactional(readOnly = true)

@@ -5,6 +5,8 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /** The newest event of each kind of one client. */
@@ -14,6 +16,12 @@ public record History(Map<ClientEvent.Kind, ClientEvent> newest) {
 
   public History {
     newest = Map.copyOf(newest);
+  }
+
+  static History of(List<ClientEvent> newest) {
+    return new History(
+        newest.stream()
+            .collect(Collectors.toMap(ClientEvent::kind, Function.identity(), (a, b) -> b)));
   }
 
   public Optional<ClientEvent> newest(ClientEvent.Kind kind) {
@@ -46,6 +54,16 @@ public record History(Map<ClientEvent.Kind, ClientEvent> newest) {
   /** After a stop nothing goes on until the practitioner has dealt with it. */
   public boolean paused() {
     return open(ClientEvent.Kind.STOPPED).isPresent();
+  }
+
+  /** Whether the client was archived by what is known here. */
+  public boolean archived() {
+    Optional<ClientEvent> back = newest(ClientEvent.Kind.REACTIVATED);
+    return newest(ClientEvent.Kind.ARCHIVED)
+        .filter(e -> back.isEmpty() || e.at().isAfter(back.get().at()))
+        .filter(
+            e -> newest(ClientEvent.Kind.NEW_EPISODE).filter(n -> n.at().isAfter(e.at())).isEmpty())
+        .isPresent();
   }
 
   /** Whether the client waits for another PIN. */

@@ -26,6 +26,7 @@ class ScreeningRow extends Row {
   private Answered.Source source;
 
   private Instant at;
+  private boolean minor;
 
   @SuppressWarnings("NullAway.Init")
   protected ScreeningRow() {}
@@ -37,7 +38,8 @@ class ScreeningRow extends Row {
       LocalDate localDate,
       @Nullable UUID practitionerId,
       Answered.Source source,
-      Instant at) {
+      Instant at,
+      boolean minor) {
     this.clientId = clientId;
     this.formVersion = formVersion;
     this.answers = answers;
@@ -45,6 +47,7 @@ class ScreeningRow extends Row {
     this.practitionerId = practitionerId;
     this.source = source;
     this.at = at;
+    this.minor = minor;
   }
 
   UUID clientId() {
@@ -74,5 +77,10 @@ class ScreeningRow extends Row {
 
   Instant at() {
     return at;
+  }
+
+  /** Whether the client was under 18 on that day, by the birth date that was known then. */
+  boolean minor() {
+    return minor;
   }
 }

@@ -3,6 +3,7 @@ package org.biokinet.app.screening;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import java.time.Clock;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -64,7 +65,6 @@ public class ScreeningService implements ScreeningState {
     }
   }
 
-  private static final int ADULT = 18;
   private static final Set<Gate.Why> UNSETTLED =
       EnumSet.of(Gate.Why.EMERGENCY, Gate.Why.EXAMINE, Gate.Why.STOPPED);
 
@@ -107,7 +107,7 @@ public class ScreeningService implements ScreeningState {
   public Map<UUID, Gate> gates(Collection<Client> of) {
     if (of.isEmpty()) return Map.of();
     List<UUID> ids = of.stream().map(Client::getId).toList();
-    Map<UUID, List<Kept>> kept = kept(of);
+    Map<UUID, List<Kept>> kept = kept(of, Instant.MAX);
     Map<UUID, History> histories = clients.histories(ids);
     Map<UUID, LocalDate> sessions = lastSession.days(ids);
     Map<UUID, Gate> gates = new HashMap<>();
@@ -118,18 +118,51 @@ public class ScreeningService implements ScreeningState {
           Gate.of(
               new Gate.Facts(
                   c.archived(),
-                  kept.getOrDefault(c.getId(), List.of()).stream().map(Kept::answered).toList(),
+                  answered(kept, c),
                   c.screenAfter(),
                   history.newest(ClientEvent.Kind.STOPPED).map(ClientEvent::at),
                   history.paused(),
-                  Stream.of(ClientEvent.Kind.SHARED, ClientEvent.Kind.FULL_DOSES)
-                      .flatMap(kind -> history.newest(kind).stream())
-                      .map(ClientEvent::at)
-                      .max(Comparator.naturalOrder()),
+                  lookedAt(history),
                   Optional.ofNullable(sessions.get(c.getId()))),
               today(c)));
     }
     return gates;
+  }
+
+  /**
+   * The gate of one client as it stood at a moment: all that it is decided on is only ever added
+   * to. What a device knew at that moment and the practice did not (a stop that came in later)
+   * counts as well.
+   */
+  @Transactional(readOnly = true)
+  public Gate gate(Client client, Instant at) {
+    History history = clients.history(client.getId(), at);
+    LastSession.Before before = lastSession.before(client.getId(), at);
+    return Gate.of(
+        new Gate.Facts(
+            history.archived() || client.archivedAt().filter(a -> !a.isAfter(at)).isPresent(),
+            answered(kept(List.of(client), at), client),
+            newest(history, ClientEvent.Kind.ASK_AGAIN, ClientEvent.Kind.NEW_EPISODE),
+            before.stop().or(() -> newest(history, ClientEvent.Kind.STOPPED)),
+            history.paused() || before.stop().isPresent(),
+            lookedAt(history),
+            before.day()),
+        at.atZone(client.zone()).toLocalDate());
+  }
+
+  private static List<Answered> answered(Map<UUID, List<Kept>> kept, Client client) {
+    return kept.getOrDefault(client.getId(), List.of()).stream().map(Kept::answered).toList();
+  }
+
+  private static Optional<Instant> lookedAt(History history) {
+    return newest(history, ClientEvent.Kind.SHARED, ClientEvent.Kind.FULL_DOSES);
+  }
+
+  private static Optional<Instant> newest(History history, ClientEvent.Kind... kinds) {
+    return Stream.of(kinds)
+        .flatMap(kind -> history.newest(kind).stream())
+        .map(ClientEvent::at)
+        .max(Comparator.naturalOrder());
   }
 
   /** All of a client's screenings, the newest first. */
@@ -139,7 +172,7 @@ public class ScreeningService implements ScreeningState {
   }
 
   private List<Kept> all(Client client) {
-    return kept(List.of(client)).getOrDefault(client.getId(), List.of());
+    return kept(List.of(client), Instant.MAX).getOrDefault(client.getId(), List.of());
   }
 
   @Override
@@ -164,18 +197,21 @@ public class ScreeningService implements ScreeningState {
     return gate(client) instanceof Gate.Closed closed && UNSETTLED.contains(closed.why());
   }
 
-  private Map<UUID, List<Kept>> kept(Collection<Client> of) {
+  private Map<UUID, List<Kept>> kept(Collection<Client> of, Instant until) {
     Map<UUID, Client> byId =
         of.stream().collect(Collectors.toMap(Client::getId, Function.identity()));
-    List<ScreeningRow> rows = screenings.findByClientIdInOrderByAtDesc(byId.keySet());
-    Map<UUID, Clearance> records = clearances(rows);
+    List<ScreeningRow> rows =
+        screenings.findByClientIdInOrderByAtDesc(byId.keySet()).stream()
+            .filter(r -> !r.at().isAfter(until))
+            .toList();
+    Map<UUID, Clearance> records = clearances(rows, until);
     Map<UUID, List<Kept>> kept = new HashMap<>();
     for (ScreeningRow r : rows) {
       Client client = Objects.requireNonNull(byId.get(r.clientId()));
       Answers answers = read(Answers.class, r.answers());
       Answered answered =
           new Answered(
-              answers.screening(minor(client, r.localDate())),
+              answers.screening(r.minor()),
               r.at(),
               r.localDate(),
               r.source(),
@@ -195,11 +231,12 @@ public class ScreeningService implements ScreeningState {
     return kept;
   }
 
-  private Map<UUID, Clearance> clearances(Collection<ScreeningRow> of) {
+  private Map<UUID, Clearance> clearances(Collection<ScreeningRow> of, Instant until) {
     if (of.isEmpty()) return Map.of();
     return clearances
         .findByScreeningIdInOrderByAt(of.stream().map(ScreeningRow::getId).toList())
         .stream()
+        .filter(r -> !r.at().isAfter(until))
         .collect(
             Collectors.toMap(
                 ClearanceRow::screeningId,
@@ -225,6 +262,7 @@ public class ScreeningService implements ScreeningState {
   public void save(Me me, UUID clientId, Answers answers) {
     if (!answers.problems().isEmpty()) throw new IllegalArgumentException("not all is answered");
     Client client = clients.lock(me, clientId);
+    boolean minor = client.minor(today(client));
     screenings.save(
         new ScreeningRow(
             clientId,
@@ -233,8 +271,9 @@ public class ScreeningService implements ScreeningState {
             today(client),
             me.id(),
             Answered.Source.PRACTITIONER,
-            clock.instant()));
-    Assessment a = Assessment.of(answers.screening(minor(client, today(client))), Optional.empty());
+            clock.instant(),
+            minor));
+    Assessment a = Assessment.of(answers.screening(minor), Optional.empty());
     audit.changed(me, clientId, "screened", a.result().label());
   }
 
@@ -258,8 +297,9 @@ public class ScreeningService implements ScreeningState {
   /** The client's own answers before the first visit; they open nothing until confirmed. */
   @Changes
   public void saveBeforeVisit(ClientMe me, Answers answers) {
-    Client client = clients.byId(me.id());
+    Client client = clients.lock(me);
     if (!answersBeforeVisit(client) || !answers.problems().isEmpty()) return;
+    boolean minor = client.minor(today(client));
     screenings.save(
         new ScreeningRow(
             me.id(),
@@ -268,8 +308,9 @@ public class ScreeningService implements ScreeningState {
             today(client),
             null,
             Answered.Source.BEFORE_VISIT,
-            clock.instant()));
-    Assessment a = Assessment.of(answers.screening(minor(client, today(client))), Optional.empty());
+            clock.instant(),
+            minor));
+    Assessment a = Assessment.of(answers.screening(minor), Optional.empty());
     audit.changedByClient(me.practiceId(), me.id(), "answered at home", a.result().label());
   }
 
@@ -328,7 +369,8 @@ public class ScreeningService implements ScreeningState {
             today,
             null,
             source,
-            clock.instant()));
+            clock.instant(),
+            client.minor(today)));
     audit.changedByClient(me.practiceId(), me.id(), "screening renewed", "");
   }
 
@@ -387,11 +429,6 @@ public class ScreeningService implements ScreeningState {
 
   private LocalDate today(Client client) {
     return clock.instant().atZone(client.zone()).toLocalDate();
-  }
-
-  /** Somebody whose birth date is not known counts as grown up; the form says so. */
-  private static boolean minor(Client client, LocalDate day) {
-    return client.age(day).filter(years -> years < ADULT).isPresent();
   }
 
   private String write(Object value) {

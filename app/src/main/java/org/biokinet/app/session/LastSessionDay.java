@@ -1,5 +1,6 @@
 package org.biokinet.app.session;
 
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.Collection;
 import java.util.Map;
@@ -24,5 +25,10 @@ class LastSessionDay implements LastSession {
             Collectors.toMap(
                 SessionService.Sessions.LastDay::getClientId,
                 SessionService.Sessions.LastDay::getDay));
+  }
+
+  @Override
+  public Before before(UUID clientId, Instant at) {
+    return new Before(sessions.lastDay(clientId, at), sessions.lastUnknownStop(clientId, at));
   }
 }

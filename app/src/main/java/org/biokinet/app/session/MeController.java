@@ -1,8 +1,8 @@
 package org.biokinet.app.session;
 
 import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
-import jakarta.validation.Valid;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.UUID;
 import org.biokinet.app.account.AccountService;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientMe;
@@ -101,6 +102,7 @@ class MeController {
   private final ScreeningService screenings;
   private final LibraryService library;
   private final Limits limits;
+  private final Uploads uploads;
   private final MessageSource messages;
   private final ObjectMapper json;
   private final Clock clock;
@@ -113,6 +115,7 @@ class MeController {
       ScreeningService screenings,
       LibraryService library,
       Limits limits,
+      Uploads uploads,
       MessageSource messages,
       ObjectMapper json,
       Clock clock) {
@@ -123,6 +126,7 @@ class MeController {
     this.screenings = screenings;
     this.library = library;
     this.limits = limits;
+    this.uploads = uploads;
     this.messages = messages;
     this.json = json;
     this.clock = clock;
@@ -316,12 +320,14 @@ class MeController {
   /**
    * Asked when Start is pressed: a page may have been open for a long time.
    *
+   * @param whose page it is
    * @param paused the items that wait in the page that asks
    */
   @GetMapping("/may-start")
   @ResponseBody
   MayStart mayStart(
       @AuthenticationPrincipal ClientMe me,
+      @RequestParam("client") UUID whose,
       @RequestParam int version,
       @RequestParam int pain,
       @RequestParam SessionLength length,
@@ -331,6 +337,7 @@ class MeController {
     boolean may =
         versions
             .latest(client)
+            .filter(r -> whose.equals(me.id()))
             .filter(r -> r.version().number() == version)
             .map(r -> now(client, r, me.language()))
             .filter(now -> mayStart(client, now, length, pain))
@@ -341,16 +348,21 @@ class MeController {
     return new MayStart(may);
   }
 
+  /**
+   * @param client whose device has kept it
+   */
   @PostMapping("/sessions")
   @ResponseStatus(HttpStatus.NO_CONTENT)
-  void session(@AuthenticationPrincipal ClientMe me, @Valid @RequestBody SessionUpload upload) {
-    sessions.record(me, upload);
+  void session(
+      @AuthenticationPrincipal ClientMe me, @RequestParam UUID client, @RequestBody JsonNode sent) {
+    sessions.record(me, uploads.read(me, client, sent, SessionUpload.class));
   }
 
   @PostMapping("/check-ins")
   @ResponseStatus(HttpStatus.NO_CONTENT)
-  void checkIn(@AuthenticationPrincipal ClientMe me, @Valid @RequestBody CheckInUpload upload) {
-    sessions.record(me, upload);
+  void checkIn(
+      @AuthenticationPrincipal ClientMe me, @RequestParam UUID client, @RequestBody JsonNode sent) {
+    sessions.recordCheckIn(me, uploads.read(me, client, sent, CheckInUpload.class));
   }
 
   /** As text inside a script element, which must not be closed by its own content. */

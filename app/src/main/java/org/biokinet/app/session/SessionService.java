@@ -1,6 +1,5 @@
 package org.biokinet.app.session;
 
-import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import java.time.Clock;
 import java.time.DateTimeException;
@@ -30,7 +29,7 @@ import org.biokinet.app.program.VersionService;
 import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.app.support.BadUpload;
 import org.biokinet.app.support.Changes;
-import org.biokinet.app.support.Secrets;
+import org.biokinet.app.support.Pages;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.exercise.Exercise;
 import org.biokinet.core.safety.Allowed;
@@ -75,6 +74,23 @@ public class SessionService {
         group by s.clientId
         """)
     List<LastDay> lastDays(Collection<UUID> clients);
+
+    @Query(
+        """
+        select max(s.localDate) from SessionRow s
+        where s.clientId = :client and s.whileClosed = false and s.secondsDone > 0
+        and s.startedAt < :at
+        """)
+    Optional<LocalDate> lastDay(UUID client, Instant at);
+
+    /** When a session was stopped that came in only after this moment. */
+    @Query(
+        """
+        select max(s.startedAt) from SessionRow s
+        where s.clientId = :client and s.ended = org.biokinet.app.session.SessionRow.Ended.STOPPED
+        and s.startedAt < :at and s.receivedAt > :at
+        """)
+    Optional<Instant> lastUnknownStop(UUID client, Instant at);
 
     @Query(
         """
@@ -173,40 +189,67 @@ public class SessionService {
    * does not fit the program is kept as it came. A stop reaches the practitioner in any case.
    */
   @Changes
-  public void record(ClientMe me, SessionUpload upload) {
+  void record(ClientMe me, Sent<SessionUpload> sent) {
     clients.lock(me);
+    if (sent instanceof Sent.Unread<SessionUpload> unread) {
+      keepUnread(me, unread, "session");
+      return;
+    }
+    Sent.Read<SessionUpload> read = (Sent.Read<SessionUpload>) sent;
     try {
-      keep(me, upload);
+      keep(me, read);
     } catch (BadUpload e) {
-      keepUnread(me, upload, String.valueOf(e.getBody().getDetail()));
+      SessionUpload u = read.upload();
+      String why = String.valueOf(e.getBody().getDetail());
+      boolean stopped = u.ended() == SessionRow.Ended.STOPPED;
+      keepUnread(
+          me, new Sent.Unread<>(u.uploadId(), read.content(), why, stopped, u.reason()), "session");
     }
   }
 
+  /** The same of what is at hand as a value. */
+  @Changes
+  public void record(ClientMe me, SessionUpload upload) {
+    record(me, new Sent.Read<>(upload.uploadId(), canonical(upload), upload));
+  }
+
+  private String canonical(Object upload) {
+    return Sent.canonical(json.valueToTree(upload));
+  }
+
   /** As it came, once, and put before the practitioner. */
-  private void keepUnread(ClientMe me, SessionUpload upload, String why) {
-    String content = write(upload);
-    boolean known =
-        conflicts.findByClientIdAndUploadId(me.id(), upload.uploadId()).stream()
-            .anyMatch(c -> c.content().equals(content));
-    if (known) return;
-    conflicts.save(new UploadConflictRow(me.id(), upload.uploadId(), content, clock.instant()));
-    String said = cut("it could not be read: " + why, 300);
+  private void keepUnread(ClientMe me, Sent.Unread<?> unread, String what) {
+    if (!keepBeside(me, unread)) return;
+    String said = cut("a %s could not be read: %s".formatted(what, unread.why()), 300);
     clients.happened(me.id(), ClientEvent.Kind.WHILE_CLOSED, null, said);
-    stopped(me, upload);
-    audit.changedByClient(me.practiceId(), me.id(), "session not read", said);
+    if (unread.stopped()) stopped(me, unread.reason());
+    audit.changedByClient(me.practiceId(), me.id(), what + " not read", said);
   }
 
-  private void stopped(ClientMe me, SessionUpload upload) {
-    if (upload.ended() != SessionRow.Ended.STOPPED) return;
-    clients.happened(me.id(), ClientEvent.Kind.STOPPED, null, cut(upload.reason(), 300));
+  /**
+   * Keeps what came in as it is, outside of what is counted.
+   *
+   * @return false when it was kept before
+   */
+  private boolean keepBeside(ClientMe me, Sent<?> sent) {
+    boolean known =
+        conflicts.findByClientIdAndUploadId(me.id(), sent.uploadId()).stream()
+            .anyMatch(c -> c.content().equals(sent.content()));
+    if (known) return false;
+    conflicts.save(
+        new UploadConflictRow(me.id(), sent.uploadId(), sent.content(), clock.instant()));
+    return true;
   }
 
-  private void keep(ClientMe me, SessionUpload upload) {
-    String content = write(upload);
-    String hash = Secrets.hash(content);
+  private void stopped(ClientMe me, String reason) {
+    clients.happened(me.id(), ClientEvent.Kind.STOPPED, null, cut(reason, 300));
+  }
+
+  private void keep(ClientMe me, Sent.Read<SessionUpload> sent) {
+    SessionUpload upload = sent.upload();
     Optional<SessionRow> before = sessions.findByClientIdAndUploadId(me.id(), upload.uploadId());
     if (before.isPresent()) {
-      keepConflict(me, upload.uploadId(), content, hash, before.get().contentHash());
+      keepConflict(me, sent, before.get().contentHash());
       return;
     }
     VersionService.Replay shared =
@@ -228,16 +271,17 @@ public class SessionService {
     List<String> putRight = new ArrayList<>();
     Instant started = plausible(upload.startedAt(), replay, now, putRight);
     String zone = zone(upload.zone(), me, putRight);
-    // Asked before it is kept: a session does not open the gate that was closed to it.
-    boolean closed = !screenings.gate(clients.byId(me.id())).open();
-    Optional<String> past =
-        pastTheGate(clients.byId(me.id()), replay, upload.beginsAgain(), performance);
+    // The gate of the time when it was done: it may have closed since, or opened. Asked before the
+    // session is kept, which does not open the gate that was closed to it.
+    Client client = clients.byId(me.id());
+    Gate gate = screenings.gate(client, notBeforeShared(started, replay));
+    Optional<String> past = pastTheGate(client, gate, replay, upload.beginsAgain(), performance);
     SessionRow row =
         sessions.save(
             new SessionRow(
                 me.id(),
                 upload.uploadId(),
-                hash,
+                sent.hash(),
                 replay.version().getId(),
                 upload.lead(),
                 upload.lengthDone(),
@@ -253,7 +297,7 @@ public class SessionService {
                 timeline.seconds(),
                 performance.stretchSeconds(Side.LEFT),
                 performance.stretchSeconds(Side.RIGHT),
-                closed,
+                !gate.open(),
                 cut(String.join("; ", putRight), 300)));
     items.saveAll(
         performance.parts().stream().map(p -> new SessionItemRow(row.getId(), p)).toList());
@@ -263,15 +307,18 @@ public class SessionService {
           clients.happened(me.id(), ClientEvent.Kind.WHILE_CLOSED, null, why);
           audit.changedByClient(me.practiceId(), me.id(), "session while closed", why);
         });
-    stopped(me, upload);
+    if (upload.ended() == SessionRow.Ended.STOPPED) stopped(me, upload.reason());
     audit.changedByClient(
         me.practiceId(), me.id(), "session", upload.ended().name().toLowerCase(Locale.ROOT));
   }
 
   /** Why this session should not have been done, or not all of it; empty where it was right. */
   private Optional<String> pastTheGate(
-      Client client, VersionService.Replay replay, boolean beganAgain, Performance performance) {
-    Gate gate = screenings.gate(client);
+      Client client,
+      Gate gate,
+      VersionService.Replay replay,
+      boolean beganAgain,
+      Performance performance) {
     if (gate instanceof Gate.Closed closed) {
       return Optional.of("the gate was " + closed.why().label());
     }
@@ -299,28 +346,31 @@ public class SessionService {
         : "“%s” was more than the screening allows".formatted(name);
   }
 
-  /**
-   * Keeps a check-in; its session may come later.
-   *
-   * @throws BadUpload when it cannot be right
-   */
+  /** Keeps a check-in; its session may come later. One that cannot be right is kept as it came. */
   @Changes
-  public void record(ClientMe me, CheckInUpload upload) {
-    String content = write(upload);
-    String hash = Secrets.hash(content);
+  void recordCheckIn(ClientMe me, Sent<CheckInUpload> sent) {
+    clients.lock(me);
+    if (sent instanceof Sent.Unread<CheckInUpload> unread) {
+      keepUnread(me, unread, "check-in");
+      return;
+    }
+    CheckInUpload upload = ((Sent.Read<CheckInUpload>) sent).upload();
     Optional<CheckInRow> before = checkIns.findByClientIdAndUploadId(me.id(), upload.uploadId());
     if (before.isPresent()) {
-      keepConflict(me, upload.uploadId(), content, hash, before.get().contentHash());
+      keepConflict(me, sent, before.get().contentHash());
       return;
     }
     if (!ofTen(upload.highestPain()) || !ofTen(upload.stretchFelt())) {
-      throw new BadUpload("highestPain and stretchFelt are 0 to 10");
+      String why = "highestPain and stretchFelt are 0 to 10";
+      keepUnread(
+          me, new Sent.Unread<>(sent.uploadId(), sent.content(), why, false, ""), "check-in");
+      return;
     }
     checkIns.save(
         new CheckInRow(
             me.id(),
             upload.uploadId(),
-            hash,
+            sent.hash(),
             upload.sessionUploadId(),
             upload.highestPain(),
             upload.stretchFelt(),
@@ -330,16 +380,21 @@ public class SessionService {
     audit.changedByClient(me.practiceId(), me.id(), "check-in", "");
   }
 
+  /** The same of what is at hand as a value. */
+  @Changes
+  public void record(ClientMe me, CheckInUpload upload) {
+    recordCheckIn(me, new Sent.Read<>(upload.uploadId(), canonical(upload), upload));
+  }
+
   /** Told on the scale, or not told: what was not told is never taken for a 0. */
   private static boolean ofTen(@Nullable Integer told) {
     return told == null || PainBefore.valid(told);
   }
 
-  private void keepConflict(
-      ClientMe me, UUID uploadId, String content, String hash, String earlierHash) {
-    if (hash.equals(earlierHash)) return; // sent twice: nothing new
-    conflicts.save(new UploadConflictRow(me.id(), uploadId, content, clock.instant()));
-    audit.changedByClient(me.practiceId(), me.id(), "upload conflict", uploadId.toString());
+  /** Sent twice is nothing new; the same conflict is kept once. */
+  private void keepConflict(ClientMe me, Sent<?> sent, String earlierHash) {
+    if (sent.hash().equals(earlierHash) || !keepBeside(me, sent)) return;
+    audit.changedByClient(me.practiceId(), me.id(), "upload conflict", sent.uploadId().toString());
   }
 
   @Transactional(readOnly = true)
@@ -349,7 +404,8 @@ public class SessionService {
 
   @Transactional(readOnly = true)
   public Page<SessionRow> page(UUID clientId, int page, int size) {
-    return sessions.findByClientIdOrderByStartedAtDesc(clientId, PageRequest.of(page, size));
+    return sessions.findByClientIdOrderByStartedAtDesc(
+        clientId, PageRequest.of(Pages.bounded(page), size));
   }
 
   @Transactional(readOnly = true)
@@ -380,6 +436,12 @@ public class SessionService {
         .collect(Collectors.toMap(CheckInRow::sessionUploadId, Function.identity(), (a, b) -> b));
   }
 
+  /** Nobody does a version before it is shared: then the device's clock was behind. */
+  private static Instant notBeforeShared(Instant started, VersionService.Replay replay) {
+    Instant shared = replay.version().sharedAt();
+    return started.isBefore(shared) ? shared : started;
+  }
+
   /** When it began, as far as the device's clock can be believed; else when it came in. */
   private static Instant plausible(
       OffsetDateTime told, VersionService.Replay replay, Instant now, List<String> putRight) {
@@ -402,13 +464,5 @@ public class SessionService {
   private static String cut(String text, int most) {
     String stripped = text.strip();
     return stripped.length() > most ? stripped.substring(0, most) : stripped;
-  }
-
-  private String write(Object upload) {
-    try {
-      return json.writeValueAsString(upload);
-    } catch (JsonProcessingException e) {
-      throw new IllegalStateException(e);
-    }
   }
 }

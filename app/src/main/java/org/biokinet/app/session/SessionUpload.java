@@ -1,6 +1,5 @@
 package org.biokinet.app.session;
 
-import com.fasterxml.jackson.annotation.JsonInclude;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.time.OffsetDateTime;
@@ -33,8 +32,7 @@ public record SessionUpload(
     @NotNull Side lead,
     @Nullable SessionLength length,
     @Nullable @Size(max = 60) List<@NotNull Integer> paused,
-    // Left out where nothing is said, so that what was hashed before this was known stays the same.
-    @JsonInclude(JsonInclude.Include.NON_NULL) @Nullable Boolean reEntry,
+    @Nullable Boolean reEntry,
     @NotNull OffsetDateTime startedAt,
     @NotNull String zone,
     @Nullable Integer painBefore,

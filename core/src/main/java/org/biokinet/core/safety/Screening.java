@@ -1,5 +1,7 @@
 package org.biokinet.core.safety;
 
+import java.time.LocalDate;
+import java.time.Period;
 import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.Map;
@@ -36,6 +38,14 @@ public record Screening(
     String surgery,
     boolean minor,
     boolean consent) {
+
+  /** Below this age a guardian consents (common practice; local law may ask for more). */
+  private static final int ADULT = 18;
+
+  /** Somebody whose birth date is not known counts as grown up; the form says so. */
+  public static boolean minor(Optional<LocalDate> birthDate, LocalDate day) {
+    return birthDate.filter(born -> Period.between(born, day).getYears() < ADULT).isPresent();
+  }
 
   public Screening {
     emergencies = Set.copyOf(emergencies);

@@ -1,0 +1,43 @@
+package org.biokinet.app.client;
+
+import java.util.UUID;
+import java.util.stream.Stream;
+import org.biokinet.app.account.Me;
+import org.biokinet.app.support.Changes;
+import org.springframework.stereotype.Service;
+
+/** Joins a duplicate to the record that stays: all of it, or nothing. */
+@Service
+class Merging {
+
+  /** What came of it. */
+  enum Outcome {
+    DONE,
+    /** A record is no duplicate of itself. */
+    ITSELF,
+    /** Something waits for an outcome in the duplicate. */
+    UNSETTLED
+  }
+
+  private final ClientService clients;
+  private final LinkService links;
+  private final ScreeningState screened;
+
+  Merging(ClientService clients, LinkService links, ScreeningState screened) {
+    this.clients = clients;
+    this.links = links;
+    this.screened = screened;
+  }
+
+  @Changes
+  public Outcome merge(Me me, UUID stays, UUID duplicate) {
+    if (stays.equals(duplicate)) return Outcome.ITSELF;
+    // In one order, whichever way round somebody else joins the two.
+    Stream.of(stays, duplicate).sorted().forEach(id -> clients.lock(me, id));
+    Client from = clients.get(me, duplicate);
+    if (screened.unsettled(from)) return Outcome.UNSETTLED;
+    clients.merge(me, stays, duplicate, screened.any(from));
+    links.end(me, duplicate);
+    return Outcome.DONE;
+  }
+}
