@@ -43,12 +43,18 @@ document.getElementById("sign-in-again-form")?.addEventListener("submit", async 
       answer.status === 429 ? "Too many tries. Wait a minute." : "Mail address or password is wrong.";
     return;
   }
+  const { person } = await answer.json();
+  if (person !== lock.dataset.person) {
+    // What stands here was for somebody else's eyes.
+    location.assign("/");
+    return;
+  }
   await freshToken("/csrf");
   form.reset();
   error.textContent = "";
   form.closest("dialog").close();
   document.body.classList.remove("locked-away");
-  lastSign = Date.now();
+  here();
   for (const [elt, { verb, path }] of interrupted) {
     if (elt.isConnected) htmx.ajax(verb, path, { source: elt });
   }
@@ -58,22 +64,46 @@ document.getElementById("sign-in-again-form")?.addEventListener("submit", async 
 
 // ---- nobody is here: the page is covered and signed out, and comes back as it was ----------------
 
-const IDLE_MINUTES = 15;
 const lock = document.getElementById("sign-in-again");
-let lastSign = Date.now();
-for (const kind of ["keydown", "pointerdown", "input", "wheel"]) {
-  document.addEventListener(kind, () => (lastSign = Date.now()), { passive: true, capture: true });
+const IDLE_MS = Number(lock?.dataset.idleMinutes) * 60_000;
+/** So often the server is told that somebody is here, who may be typing for long. */
+const TOLD_MS = IDLE_MS / 3;
+const ACTIVE = "biokinet.active"; // shared by all tabs: when somebody was here last
+const LOCKED = "biokinet.locked"; // and when a tab has locked all of them
+let told = Date.now();
+let noted = 0;
+function here() {
+  const now = Date.now();
+  if (lock?.open || now - noted < 1000) return;
+  noted = now;
+  localStorage.setItem(ACTIVE, String(now));
+  if (now - told < TOLD_MS) return;
+  told = now;
+  fetch("/csrf", { headers: { Accept: "application/json" }, cache: "no-store" }).catch(() => {});
 }
-async function lockIfIdle() {
-  if (!lock || lock.open || Date.now() - lastSign < IDLE_MINUTES * 60_000) return;
+for (const kind of ["keydown", "pointerdown", "input", "wheel"]) {
+  document.addEventListener(kind, here, { passive: true, capture: true });
+}
+const idle = () => Date.now() - Number(localStorage.getItem(ACTIVE)) >= IDLE_MS;
+function cover() {
+  if (document.body.classList.contains("locked-away")) return;
   document.body.classList.add("locked-away");
   lock.querySelector("[data-why]").textContent =
-    `Nobody was here for ${IDLE_MINUTES} minutes, so the page is locked. Sign in; it is still as you left it.`;
-  lock.showModal();
+    `Nobody was here for ${lock.dataset.idleMinutes} minutes, so the page is locked. Sign in; it is still as you left it.`;
+  if (!lock.open) lock.showModal();
+}
+async function lockIfIdle() {
+  if (!lock || document.body.classList.contains("locked-away") || !idle()) return;
+  cover();
+  localStorage.setItem(LOCKED, String(Date.now()));
   const { header, value } = token();
   await fetch("/sign-out", { method: "POST", headers: { [header]: value } }).catch(() => {});
 }
 if (lock) {
+  localStorage.setItem(ACTIVE, String(Date.now()));
+  // Each tab asks for the password: somebody else may have signed in in another one.
+  window.addEventListener("storage", (event) => event.key === LOCKED && cover());
+  window.addEventListener("pageshow", lockIfIdle);
   // A timer sleeps with the machine; the clock does not.
   setInterval(lockIfIdle, 15_000);
   document.addEventListener("visibilitychange", lockIfIdle);

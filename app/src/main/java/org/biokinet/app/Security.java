@@ -4,12 +4,16 @@ import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.util.Objects;
 import org.biokinet.app.account.SignIn;
 import org.biokinet.app.client.ClientDeviceFilter;
+import org.biokinet.app.support.Site;
+import org.springframework.boot.autoconfigure.session.DefaultCookieSerializerCustomizer;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.core.annotation.Order;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
 import org.springframework.security.authentication.LockedException;
 import org.springframework.security.authentication.ProviderManager;
 import org.springframework.security.config.Customizer;
@@ -23,6 +27,9 @@ import org.springframework.security.web.authentication.LoginUrlAuthenticationEnt
 import org.springframework.security.web.authentication.SavedRequestAwareAuthenticationSuccessHandler;
 import org.springframework.security.web.authentication.UsernamePasswordAuthenticationFilter;
 import org.springframework.security.web.context.NullSecurityContextRepository;
+import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
+import org.springframework.security.web.csrf.CsrfTokenRepository;
+import org.springframework.security.web.header.writers.CrossOriginOpenerPolicyHeaderWriter.CrossOriginOpenerPolicy;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
 import org.springframework.security.web.savedrequest.NullRequestCache;
 
@@ -33,22 +40,54 @@ import org.springframework.security.web.savedrequest.NullRequestCache;
 @Configuration
 class Security {
 
+  private final Site site;
+
+  Security(Site site) {
+    this.site = site;
+  }
+
   /** Nothing inline, nothing from elsewhere. */
   private static final String CSP =
       "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data:; font-src"
           + " 'self'; connect-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors"
           + " 'none'";
 
+  /** What of the device a page may use: only the screen of the player stays on. */
+  private static final String MAY_USE =
+      "accelerometer=(), camera=(), geolocation=(), gyroscope=(), magnetometer=(), microphone=(),"
+          + " payment=(), usb=(), screen-wake-lock=(self)";
+
   @Bean
   PasswordEncoder passwordEncoder() {
     return new BCryptPasswordEncoder();
   }
 
+  /**
+   * Kept on the device like the client's own cookie: a form that lay open for an hour still works,
+   * and opening another client's link ends it.
+   */
+  @Bean
+  CsrfTokenRepository clientTokens() {
+    CookieCsrfTokenRepository tokens = new CookieCsrfTokenRepository();
+    tokens.setCookieName("biokinet-form");
+    tokens.setCookieCustomizer(c -> c.path("/").sameSite("Lax").secure(site.secure()));
+    return tokens;
+  }
+
+  /** The cookie of who is signed in goes over TLS only, where there is TLS. */
+  @Bean
+  DefaultCookieSerializerCustomizer sessionCookie() {
+    return cookie -> cookie.setUseSecureCookie(site.secure());
+  }
+
   @Bean
   @Order(1)
-  SecurityFilterChain clientDoor(HttpSecurity http, ClientDeviceFilter devices) throws Exception {
+  SecurityFilterChain clientDoor(
+      HttpSecurity http, ClientDeviceFilter devices, CsrfTokenRepository clientTokens)
+      throws Exception {
     headers(http);
-    return http.securityMatcher("/me/**", "/c/**")
+    return http.csrf(c -> c.csrfTokenRepository(clientTokens))
+        .securityMatcher("/me/**", "/c/**")
         .authorizeHttpRequests(
             a -> a.requestMatchers("/c/**", "/me/gone").permitAll().anyRequest().hasRole("CLIENT"))
         .addFilterBefore(devices, UsernamePasswordAuthenticationFilter.class)
@@ -99,7 +138,14 @@ class Security {
                     .usernameParameter("email")
                     .successHandler(Security::signedIn)
                     .failureHandler(Security::notSignedIn))
-        .logout(l -> l.logoutUrl("/sign-out").logoutSuccessUrl("/sign-in?out"))
+        // Not the storage nor the cookies: what a client has not sent yet may wait there.
+        .logout(
+            l ->
+                l.logoutUrl("/sign-out")
+                    .logoutSuccessUrl("/sign-in?out")
+                    .addLogoutHandler(
+                        (request, response, who) ->
+                            response.setHeader("Clear-Site-Data", "\"cache\"")))
         .exceptionHandling(
             e ->
                 e.authenticationEntryPoint(
@@ -114,11 +160,15 @@ class Security {
         .build();
   }
 
-  private static void headers(HttpSecurity http) throws Exception {
+  private void headers(HttpSecurity http) throws Exception {
     http.headers(
         h ->
             h.contentSecurityPolicy(c -> c.policyDirectives(CSP))
                 .referrerPolicy(r -> r.policy(ReferrerPolicy.NO_REFERRER))
+                .permissionsPolicyHeader(p -> p.policy(MAY_USE))
+                .crossOriginOpenerPolicy(c -> c.policy(CrossOriginOpenerPolicy.SAME_ORIGIN))
+                // A proxy in front speaks TLS; whether it does is told, not read off the request.
+                .httpStrictTransportSecurity(s -> s.requestMatcher(request -> site.secure()))
                 .cacheControl(Customizer.withDefaults()));
   }
 
@@ -138,7 +188,9 @@ class Security {
       HttpServletRequest request, HttpServletResponse response, Authentication who)
       throws IOException, ServletException {
     if (wantsJson(request)) {
-      response.setStatus(HttpStatus.NO_CONTENT.value());
+      // The page that was covered compares who it was made for.
+      response.setContentType(MediaType.APPLICATION_JSON_VALUE);
+      response.getWriter().write("{\"person\":\"%s\"}".formatted(who.getName()));
     } else {
       TO_PAGE.onAuthenticationSuccess(request, response, who);
     }
@@ -153,7 +205,10 @@ class Security {
           locked ? HttpStatus.TOO_MANY_REQUESTS.value() : HttpStatus.UNAUTHORIZED.value());
       return;
     }
-    request.getSession().setAttribute("typedEmail", request.getParameter("email"));
+    String typed = Objects.requireNonNullElse(request.getParameter("email"), "");
+    if (typed.length() <= SignIn.LONGEST_EMAIL) {
+      request.getSession().setAttribute("typedEmail", typed);
+    }
     response.sendRedirect(locked ? "/sign-in?wait" : "/sign-in?wrong");
   }
 }

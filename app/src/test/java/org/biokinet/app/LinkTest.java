@@ -2,17 +2,23 @@ package org.biokinet.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.hamcrest.Matchers.containsString;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.cookie;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.flash;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.header;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.request;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import jakarta.servlet.http.Cookie;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.UUID;
+import java.util.concurrent.atomic.AtomicInteger;
 import org.biokinet.app.account.Me;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.LinkService;
@@ -20,6 +26,7 @@ import org.biokinet.app.client.LinkService.Opening;
 import org.biokinet.app.support.NotFound;
 import org.hamcrest.Matchers;
 import org.junit.jupiter.api.Test;
+import org.springframework.test.web.servlet.request.RequestPostProcessor;
 
 /** The client's way in. */
 class LinkTest extends AppTest {
@@ -81,5 +88,124 @@ class LinkTest extends AppTest {
     }
     mvc.perform(post("/sign-in").param("email", email).param("password", "guess").with(csrf()))
         .andExpect(redirectedUrl("/sign-in?wait"));
+  }
+
+  /** Twenty-four at once: five are looked at, as if they had come one by one. */
+  @Test
+  void manyPinsAtOnceAreNoWayRound() throws Exception {
+    Me me = practitioner();
+    LinkService.Made made = links.make(me, client(me).getId());
+    String wrong = made.pin().equals("000000") ? "111111" : "000000";
+    AtomicInteger looked = new AtomicInteger();
+    atOnce(
+        24,
+        () -> {
+          if (links.open(made.token(), wrong) instanceof Opening.WrongPin) looked.incrementAndGet();
+        });
+    assertThat(looked).hasValue(5);
+    assertThat(links.open(made.token(), made.pin())).isInstanceOf(Opening.Wait.class);
+  }
+
+  /** The pause grows: one minute, two, four, up to an hour. */
+  @Test
+  void thePauseGrowsWithEveryTry() {
+    Me me = practitioner();
+    LinkService.Made made = links.make(me, client(me).getId());
+    String wrong = made.pin().equals("000000") ? "111111" : "000000";
+    for (int i = 0; i < 5; i++) links.open(made.token(), wrong);
+    for (long minutes : new long[] {1, 2, 4, 8, 16, 32, 60, 60}) {
+      Duration left = ((Opening.Wait) links.open(made.token(), wrong)).howLong();
+      assertThat(left)
+          .isBetween(Duration.ofMinutes(minutes).minusSeconds(5), Duration.ofMinutes(minutes));
+      clock.moveTo(clock.instant().plus(left));
+      assertThat(links.open(made.token(), wrong)).isInstanceOf(Opening.WrongPin.class);
+    }
+  }
+
+  /** One address that tries one password with many accounts is slowed like one account is. */
+  @Test
+  void manyAccountsFromOneAddressAreSlowedDown() throws Exception {
+    for (int i = 0; i < 28; i++) {
+      String email = "%d-%s@practice.example".formatted(i, UUID.randomUUID());
+      mvc.perform(
+              post("/sign-in")
+                  .param("email", email)
+                  .param("password", "guess")
+                  .with(csrf())
+                  .with(from("203.0.113.7")))
+          .andExpect(redirectedUrl(i < 20 ? "/sign-in?wrong" : "/sign-in?wait"));
+    }
+    mvc.perform(
+            post("/sign-in")
+                .param("email", UUID.randomUUID() + "@practice.example")
+                .param("password", "guess")
+                .with(csrf())
+                .with(from("203.0.113.8")))
+        .andExpect(redirectedUrl("/sign-in?wrong"));
+  }
+
+  private static RequestPostProcessor from(String address) {
+    return request -> {
+      request.setRemoteAddr(address);
+      return request;
+    };
+  }
+
+  /** A megabyte is no mail address: nothing of it is kept, and it is said like any wrong one. */
+  @Test
+  void aMegabyteIsNoMailAddress() throws Exception {
+    mvc.perform(
+            post("/sign-in")
+                .param("email", "a".repeat(1_000_000))
+                .param("password", "x")
+                .with(csrf()))
+        .andExpect(redirectedUrl("/sign-in?wrong"))
+        .andExpect(request().sessionAttributeDoesNotExist("typedEmail"));
+  }
+
+  /** What was open for one client on this device is nobody's once another has come in. */
+  @Test
+  void openingALinkEndsTheFormsThatWereOpen() throws Exception {
+    Me me = practitioner();
+    LinkService.Made made = links.make(me, client(me).getId());
+    mvc.perform(post("/c/" + made.token()).param("pin", made.pin()).with(csrf()))
+        .andExpect(cookie().maxAge("biokinet-form", 0));
+  }
+
+  /** Whatever a request says of where we are, the client's link is where we were told we are. */
+  @Test
+  void aForeignHostIsNoPartOfTheLink() throws Exception {
+    Me me = practitioner();
+    String path = "/clients/" + client(me).getId() + "/link";
+    mvc.perform(as(me, post(path)).header("Host", "evil.example"))
+        .andExpect(flash().attribute("link", Matchers.startsWith("http://127.0.0.1:")));
+    System.setProperty("biokinet.public-address", "https://practice.example/");
+    try {
+      mvc.perform(as(me, post(path)).header("X-Forwarded-Host", "evil.example"))
+          .andExpect(flash().attribute("link", Matchers.startsWith("https://practice.example/c/")));
+    } finally {
+      System.clearProperty("biokinet.public-address");
+    }
+  }
+
+  @Test
+  void behindTlsCookiesAndPagesGoOverTlsOnly() throws Exception {
+    Me me = practitioner();
+    LinkService.Made made = links.make(me, client(me).getId());
+    System.setProperty("biokinet.public-address", "https://practice.example");
+    try {
+      mvc.perform(post("/c/" + made.token()).param("pin", made.pin()).with(csrf()))
+          .andExpect(cookie().secure("biokinet-client", true));
+      mvc.perform(get("/sign-in"))
+          .andExpect(header().string("Strict-Transport-Security", containsString("max-age=")));
+    } finally {
+      System.clearProperty("biokinet.public-address");
+    }
+    mvc.perform(get("/sign-in"))
+        .andExpect(header().doesNotExist("Strict-Transport-Security"))
+        .andExpect(header().string("Permissions-Policy", containsString("camera=()")))
+        .andExpect(header().string("Cross-Origin-Opener-Policy", "same-origin"));
+    mvc.perform(as(me, post("/sign-out")))
+        .andExpect(header().string("Clear-Site-Data", "\"cache\""));
   }
 }

@@ -25,6 +25,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Set;
 import java.util.UUID;
+import java.util.concurrent.atomic.AtomicInteger;
 import javax.imageio.ImageIO;
 import org.biokinet.app.account.Me;
 import org.biokinet.app.account.Practice;
@@ -549,5 +550,27 @@ class MeasurementTest extends AppTest {
         .param("side", side)
         .param("feeling", feeling)
         .param("intensity", "3");
+  }
+
+  /** Two ratings at once: one of them is in force. */
+  @Test
+  void ofTwoRatingsAtOnceOneIsInForce() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    AtomicInteger next = new AtomicInteger();
+    atOnce(
+        6,
+        () ->
+            measurements.save(
+                asClient(client), new Measured.Pain(next.getAndIncrement(), null, null)));
+    assertThat(
+            jdbc.queryForObject(
+                """
+                select count(*) from measurement m where m.client_id = ?
+                and not exists (select 1 from measurement n where n.supersedes = m.id)
+                """,
+                Integer.class,
+                client.getId().toString()))
+        .isEqualTo(1);
   }
 }

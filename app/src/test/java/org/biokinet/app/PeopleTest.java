@@ -12,13 +12,18 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import java.time.Duration;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.concurrent.atomic.AtomicInteger;
 import org.biokinet.app.account.Me;
 import org.biokinet.app.account.PeopleService;
 import org.biokinet.app.account.Practice;
 import org.biokinet.app.account.Role;
+import org.biokinet.app.account.Throttle;
 import org.biokinet.app.client.Circumstances;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.Contact;
@@ -27,6 +32,8 @@ import org.biokinet.app.worklist.WorklistService;
 import org.biokinet.core.progress.Attention;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.session.FindByIndexNameSessionRepository;
+import org.springframework.session.Session;
 
 /** People of a practice: coming, going, passwords, who signed in, and who saw what. */
 class PeopleTest extends AppTest {
@@ -35,6 +42,7 @@ class PeopleTest extends AppTest {
 
   @Autowired PeopleService people;
   @Autowired WorklistService worklist;
+  @Autowired FindByIndexNameSessionRepository<? extends Session> webSessions;
 
   private static String address() {
     return UUID.randomUUID() + "@practice.example";
@@ -155,6 +163,88 @@ class PeopleTest extends AppTest {
     signIn(email, NEW_PASSWORD, "/");
   }
 
+  /** Guessing it from an open page is slowed like guessing at the door, and is on my page. */
+  @Test
+  void thePresentPasswordIsNotGuessedEither() throws Exception {
+    Me me = accounts.addPractitioner(practice(), address(), "S. Own", Role.PRACTITIONER, PASSWORD);
+    AtomicInteger looked = new AtomicInteger();
+    atOnce(
+        12,
+        () -> {
+          Throttle.Outcome outcome = people.changeMine(me, "a guess", NEW_PASSWORD, "here");
+          if (outcome == Throttle.Outcome.WRONG) looked.incrementAndGet();
+        });
+    assertThat(looked).hasValue(5);
+    assertThat(people.changeMine(me, PASSWORD, NEW_PASSWORD, "here"))
+        .isEqualTo(Throttle.Outcome.WAIT);
+    mvc.perform(as(me, get("/account")))
+        .andExpect(content().string(containsString("wrong password")));
+  }
+
+  @Test
+  void anotherPasswordEndsMyOtherSessions() {
+    Me me = accounts.addPractitioner(practice(), address(), "S. Own", Role.PRACTITIONER, PASSWORD);
+    String here = webSession(me);
+    String elsewhere = webSession(me);
+    assertThat(people.changeMine(me, PASSWORD, NEW_PASSWORD, here))
+        .isEqualTo(Throttle.Outcome.RIGHT);
+    assertThat(webSessions.findById(elsewhere)).isNull();
+    assertThat(webSessions.findById(here)).isNotNull();
+  }
+
+  private String webSession(Me me) {
+    return webSession(webSessions, me);
+  }
+
+  private static <S extends Session> String webSession(
+      FindByIndexNameSessionRepository<S> all, Me me) {
+    S session = all.createSession();
+    session.setAttribute(
+        FindByIndexNameSessionRepository.PRINCIPAL_NAME_INDEX_NAME, me.id().toString());
+    all.save(session);
+    return session.getId();
+  }
+
+  /** Two owners who step down at once: one of them stays. */
+  @Test
+  void onePracticeAlwaysHasAnOwner() throws Exception {
+    for (int i = 0; i < 4; i++) {
+      Practice practice = practice();
+      List<Me> owners = List.of(person(practice, Role.OWNER), person(practice, Role.OWNER));
+      AtomicInteger next = new AtomicInteger();
+      atOnce(
+          2,
+          () -> {
+            Me owner = owners.get(next.getAndIncrement());
+            people.setRole(owner, owner.id(), Role.PRACTITIONER);
+          });
+      assertThat(people.all(owners.get(0)))
+          .filteredOn(p -> p.role() == Role.OWNER)
+          .as("round " + i)
+          .hasSize(1);
+    }
+  }
+
+  /** Two links for one person at once: one works. */
+  @Test
+  void ofTwoPasswordLinksOneWorks() throws Exception {
+    Practice practice = practice();
+    Me owner = person(practice, Role.OWNER);
+    Me other = practitioner(practice);
+    List<String> tokens = Collections.synchronizedList(new ArrayList<>());
+    atOnce(4, () -> tokens.add(people.passwordLink(owner, other.id())));
+    assertThat(tokens).filteredOn(t -> people.mayChoose(t).isPresent()).hasSize(1);
+    String token =
+        tokens.stream().filter(t -> people.mayChoose(t).isPresent()).findFirst().orElseThrow();
+    AtomicInteger chosen = new AtomicInteger();
+    atOnce(
+        4,
+        () -> {
+          if (people.choose(token, NEW_PASSWORD)) chosen.incrementAndGet();
+        });
+    assertThat(chosen).hasValue(1);
+  }
+
   @Test
   void theOwnerReadsAndTakesAwayWhoSawAndChangedWhat() throws Exception {
     Practice practice = practice();
@@ -231,6 +321,11 @@ class PeopleTest extends AppTest {
                 .param("language", "en")
                 .param("work", "changed by somebody who may not"))
         .andExpect(redirectedUrl("/desk/" + client.getId() + "?saved"));
+    // Whoever has link and PIN sees why: the desk makes neither.
+    for (String way : new String[] {"/link", "/pin"}) {
+      mvc.perform(as(desk, post("/desk/" + client.getId() + way))).andExpect(status().isNotFound());
+    }
+    assertThat(links.current(client.getId())).isEmpty();
     Client now = clients.get(me, client.getId());
     assertThat(now.phone()).isEqualTo("555 0190");
     assertThat(now.work()).isEmpty();

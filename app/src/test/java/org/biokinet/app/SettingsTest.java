@@ -10,6 +10,7 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.concurrent.atomic.AtomicInteger;
 import org.biokinet.app.account.Me;
 import org.biokinet.app.account.Practice;
 import org.biokinet.app.account.SettingsService;
@@ -181,5 +182,21 @@ class SettingsTest extends AppTest {
         .andExpect(content().string(Matchers.containsString("value=\"40\"")))
         .andExpect(content().string(Matchers.containsString("Seconds from 2 to 20")));
     assertThat(clients.get(me, client.getId()).breathSeconds()).isEqualTo(4.5);
+  }
+
+  /** Two save the pacing that both have read at once: the second is told, and one is in force. */
+  @Test
+  void ofTwoWhoSaveAtOnceOneIsTold() throws Exception {
+    Me me = practitioner();
+    AtomicInteger told = new AtomicInteger();
+    AtomicInteger next = new AtomicInteger(2);
+    atOnce(
+        4,
+        () -> {
+          Pacing mine = Pacing.of(Map.of(Pace.SET_UP, next.getAndIncrement()));
+          if (settings.setPacing(me, mine, Optional.empty()).isPresent()) told.incrementAndGet();
+        });
+    assertThat(told).hasValue(3);
+    assertThat(settings.pacingHistory(me.practiceId())).hasSize(1);
   }
 }

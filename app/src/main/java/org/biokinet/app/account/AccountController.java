@@ -1,5 +1,6 @@
 package org.biokinet.app.account;
 
+import jakarta.servlet.http.HttpSession;
 import java.time.Clock;
 import java.time.ZoneId;
 import java.util.List;
@@ -62,14 +63,17 @@ class AccountController {
       @RequestParam(defaultValue = "") String present,
       @RequestParam(defaultValue = "") String password,
       @RequestParam(defaultValue = "") String again,
+      HttpSession session,
       RedirectAttributes once) {
     Optional<String> problem = PeopleService.problem(password, again);
     if (problem.isPresent()) {
       once.addFlashAttribute("passwordError", problem.get());
-    } else if (people.changeMine(me, present, password)) {
-      once.addFlashAttribute("passwordChanged", true);
     } else {
-      once.addFlashAttribute("presentError", "That is not your present password.");
+      switch (people.changeMine(me, present, password, session.getId())) {
+        case RIGHT -> once.addFlashAttribute("passwordChanged", true);
+        case WRONG -> once.addFlashAttribute("presentError", "That is not your present password.");
+        case WAIT -> once.addFlashAttribute("presentError", "Too many tries; wait a few minutes.");
+      }
     }
     return "redirect:/account";
   }

@@ -18,13 +18,19 @@ public class AccountService {
   private final Practices practices;
   private final Practitioners practitioners;
   private final PasswordEncoder passwords;
+  private final Audit audit;
   private final Clock clock;
 
   AccountService(
-      Practices practices, Practitioners practitioners, PasswordEncoder passwords, Clock clock) {
+      Practices practices,
+      Practitioners practitioners,
+      PasswordEncoder passwords,
+      Audit audit,
+      Clock clock) {
     this.practices = practices;
     this.practitioners = practitioners;
     this.passwords = passwords;
+    this.audit = audit;
     this.clock = clock;
   }
 
@@ -95,6 +101,13 @@ public class AccountService {
   @Transactional(readOnly = true)
   public boolean usesFacingView(Me me) {
     return practitioners.findById(me.id()).map(Practitioner::facingView).orElse(false);
+  }
+
+  @Changes
+  void setPassword(Me me, String hash) {
+    Practitioner p = practitioners.findById(me.id()).orElseThrow();
+    p.setPasswordHash(hash);
+    audit.practiceChanged(me, "password changed", p.name());
   }
 
   @Changes

@@ -1,6 +1,7 @@
 package org.biokinet.app.account;
 
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
@@ -18,6 +19,9 @@ import org.springframework.transaction.annotation.Transactional;
 public class Audit {
 
   interface Rows extends JpaRepository<AuditRow, UUID> {
+    boolean existsByActorIdAndClientIdAndActionAndDetailAndAtAfter(
+        UUID actorId, UUID clientId, String action, String detail, Instant at);
+
     long countByClientIdAndAction(UUID clientId, String action);
 
     @Query(
@@ -42,6 +46,11 @@ public class Audit {
    * @param actor by whom, or null for everybody
    */
   record Wanted(Instant from, Instant until, @Nullable UUID client, @Nullable UUID actor) {}
+
+  private static final String SAW = "saw";
+
+  /** For so long parts belong to the page that was opened; our choice. */
+  private static final Duration ONE_PAGE = Duration.ofMinutes(15);
 
   private static final int LONGEST_DETAIL = 300;
 
@@ -80,7 +89,24 @@ public class Audit {
   /** A page about a client was opened. */
   @Transactional
   public void saw(Me me, UUID clientId, String page) {
-    write(me.practiceId(), "practitioner", me.id(), clientId, "saw", page);
+    write(me.practiceId(), "practitioner", me.id(), clientId, SAW, page);
+  }
+
+  /** A part of a page, asked for again and again while it is open: one line in a while. */
+  @Transactional
+  public void sawPart(Me me, UUID clientId, String page) {
+    Instant since = clock.instant().minus(ONE_PAGE);
+    if (rows.existsByActorIdAndClientIdAndActionAndDetailAndAtAfter(
+        me.id(), clientId, SAW, page, since)) {
+      return;
+    }
+    saw(me, clientId, page);
+  }
+
+  /** Somebody has taken this list away. */
+  @Transactional
+  void exported(Me me, String range) {
+    write(me.practiceId(), "practitioner", me.id(), null, "audit exported", range);
   }
 
   public long count(UUID clientId, String action) {

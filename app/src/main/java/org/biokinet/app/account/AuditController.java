@@ -2,6 +2,7 @@ package org.biokinet.app.account;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.text.Normalizer;
 import java.time.Clock;
 import java.time.DateTimeException;
 import java.time.LocalDate;
@@ -15,6 +16,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
+import org.biokinet.app.support.Pages;
 import org.springframework.data.domain.Slice;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -64,7 +66,7 @@ class AuditController {
 
   private static Optional<LocalDate> day(String typed) {
     try {
-      return typed.isBlank() ? Optional.empty() : Optional.of(LocalDate.parse(typed.strip()));
+      return Optional.of(LocalDate.parse(typed.strip())).filter(d -> d.getYear() / 1000 == 2);
     } catch (DateTimeException e) {
       return Optional.empty();
     }
@@ -88,7 +90,7 @@ class AuditController {
       @RequestParam(defaultValue = "0") int page,
       Model model) {
     Audit.Wanted wanted = wanted(me, from, to, client, person);
-    Slice<AuditRow> rows = audit.page(me, wanted, Math.max(0, page), PER_PAGE);
+    Slice<AuditRow> rows = audit.page(me, wanted, Pages.bounded(page), PER_PAGE);
     Map<UUID, String> names = names(me);
     ZoneId zone = ZoneId.of(me.zone());
     model.addAttribute("lines", rows.getContent().stream().map(r -> line(r, names, zone)).toList());
@@ -116,6 +118,7 @@ class AuditController {
     Audit.Wanted wanted = wanted(me, from, to, client, person);
     Map<UUID, String> names = names(me);
     ZoneId zone = ZoneId.of(me.zone());
+    audit.exported(me, "%s to %s".formatted(wanted.from(), wanted.until()));
     response.setContentType("text/csv;charset=UTF-8");
     response.setHeader("Content-Disposition", "attachment; filename=\"audit.csv\"");
     CSVFormat format =
@@ -137,8 +140,21 @@ class AuditController {
     }
   }
 
-  private static String disarmed(String text) {
-    return text.isEmpty() || "=+-@\t\r".indexOf(text.charAt(0)) < 0 ? text : "'" + text;
+  /** Signs are looked for behind blanks that nobody sees, and in their wide forms. */
+  static String disarmed(String text) {
+    String seen = Normalizer.normalize(text, Normalizer.Form.NFKC);
+    int at = 0;
+    while (at < seen.length() && unseen(seen.charAt(at))) at++;
+    boolean formula = at < seen.length() && "=+-@\u2212".indexOf(seen.charAt(at)) >= 0;
+    boolean control = !text.isEmpty() && Character.isISOControl(text.charAt(0));
+    return formula || control ? "'" + text : text;
+  }
+
+  private static boolean unseen(char c) {
+    return Character.isWhitespace(c)
+        || Character.isISOControl(c)
+        || Character.isSpaceChar(c)
+        || Character.getType(c) == Character.FORMAT;
   }
 
   private Map<UUID, String> names(Me me) {

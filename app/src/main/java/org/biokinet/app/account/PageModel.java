@@ -1,6 +1,7 @@
 package org.biokinet.app.account;
 
 import org.jspecify.annotations.Nullable;
+import org.springframework.boot.autoconfigure.web.ServerProperties;
 import org.springframework.security.core.Authentication;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.ControllerAdvice;
@@ -11,9 +12,11 @@ import org.springframework.web.bind.annotation.ModelAttribute;
 class PageModel {
 
   private final AccountService accounts;
+  private final ServerProperties server;
 
-  PageModel(AccountService accounts) {
+  PageModel(AccountService accounts, ServerProperties server) {
     this.accounts = accounts;
+    this.server = server;
   }
 
   @ModelAttribute
@@ -21,6 +24,8 @@ class PageModel {
     if (who != null && who.getPrincipal() instanceof Me me) {
       model.addAttribute("practitioner", me);
       model.addAttribute("singleKeys", accounts.usesSingleKeys(me));
+      // The server ends a session after this time; the pages cover themselves by the same.
+      model.addAttribute("idleMinutes", server.getServlet().getSession().getTimeout().toMinutes());
     }
   }
 }

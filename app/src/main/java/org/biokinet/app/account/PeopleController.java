@@ -1,10 +1,10 @@
 package org.biokinet.app.account;
 
-import jakarta.servlet.http.HttpServletRequest;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
 import org.biokinet.app.support.Addresses;
+import org.biokinet.app.support.Site;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -24,9 +24,11 @@ class PeopleController {
   private static final int LONGEST_EMAIL = 254;
 
   private final PeopleService people;
+  private final Site site;
 
-  PeopleController(PeopleService people) {
+  PeopleController(PeopleService people, Site site) {
     this.people = people;
+    this.site = site;
   }
 
   @GetMapping
@@ -43,7 +45,6 @@ class PeopleController {
       @RequestParam(defaultValue = "") String name,
       @RequestParam(defaultValue = "") String email,
       @RequestParam(defaultValue = "") String role,
-      HttpServletRequest request,
       RedirectAttributes once) {
     String address = email.strip().toLowerCase(Locale.ROOT);
     Optional<Role> as = Role.find(role);
@@ -56,7 +57,7 @@ class PeopleController {
     } else {
       Optional<String> token = people.add(me, name.strip(), address, as.get());
       if (token.isPresent()) {
-        hand(once, request, name.strip(), token.get());
+        hand(once, name.strip(), token.get());
         return "redirect:/practice/people";
       }
       once.addFlashAttribute("emailError", "Somebody already signs in with this address.");
@@ -72,16 +73,14 @@ class PeopleController {
       @AuthenticationPrincipal Me me,
       @PathVariable UUID id,
       @RequestParam String name,
-      HttpServletRequest request,
       RedirectAttributes once) {
-    hand(once, request, name, people.passwordLink(me, id));
+    hand(once, name, people.passwordLink(me, id));
     return "redirect:/practice/people";
   }
 
-  private static void hand(
-      RedirectAttributes once, HttpServletRequest request, String name, String token) {
+  private void hand(RedirectAttributes once, String name, String token) {
     once.addFlashAttribute("linkFor", name);
-    once.addFlashAttribute("link", Addresses.of(request, "/password/" + token));
+    once.addFlashAttribute("link", site.address("/password/" + token));
   }
 
   @PostMapping("/{id}/role")

@@ -1,5 +1,6 @@
 package org.biokinet.app.account;
 
+import jakarta.persistence.LockModeType;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.Duration;
@@ -12,6 +13,8 @@ import org.biokinet.app.support.Changes;
 import org.biokinet.app.support.NotFound;
 import org.biokinet.app.support.Secrets;
 import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Lock;
+import org.springframework.data.jpa.repository.Query;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.session.FindByIndexNameSessionRepository;
 import org.springframework.session.Session;
@@ -37,8 +40,15 @@ public class PeopleService {
     Optional<PasswordLinkRow> findByTokenHash(String hash);
 
     List<PasswordLinkRow> findByPractitionerIdAndUsedAtIsNull(UUID practitionerId);
+
+    /** Held until the transaction ends: it works once. */
+    @Lock(LockModeType.PESSIMISTIC_WRITE)
+    @Query("select l from PasswordLinkRow l where l.tokenHash = :hash")
+    Optional<PasswordLinkRow> lock(String hash);
   }
 
+  private final AccountService accounts;
+  private final SignIn signIn;
   private final Practitioners practitioners;
   private final Links links;
   private final PasswordEncoder passwords;
@@ -47,12 +57,16 @@ public class PeopleService {
   private final Clock clock;
 
   PeopleService(
+      AccountService accounts,
+      SignIn signIn,
       Practitioners practitioners,
       Links links,
       PasswordEncoder passwords,
       FindByIndexNameSessionRepository<? extends Session> sessions,
       Audit audit,
       Clock clock) {
+    this.accounts = accounts;
+    this.signIn = signIn;
     this.practitioners = practitioners;
     this.links = links;
     this.passwords = passwords;
@@ -91,6 +105,7 @@ public class PeopleService {
   /** A new link to choose a password; the earlier ones end, the password holds until then. */
   @Changes
   public String passwordLink(Me me, UUID id) {
+    accounts.lockPractice(me);
     Practitioner p = mine(me, id);
     audit.practiceChanged(me, "password link", p.name());
     return link(me, p);
@@ -113,6 +128,7 @@ public class PeopleService {
 
   @Changes
   public Changed setRole(Me me, UUID id, Role role) {
+    accounts.lockPractice(me); // two owners who step down at once take turns
     Practitioner p = mine(me, id);
     if (role != Role.OWNER && lastOwner(p)) return Changed.LAST_OWNER;
     if (p.role() == role) return Changed.DONE;
@@ -125,6 +141,7 @@ public class PeopleService {
   /** Ends somebody's way in, at once; what they did stays under their name. */
   @Changes
   public Changed leave(Me me, UUID id) {
+    accounts.lockPractice(me);
     Practitioner p = mine(me, id);
     if (lastOwner(p)) return Changed.LAST_OWNER;
     p.leave(clock.instant());
@@ -176,16 +193,17 @@ public class PeopleService {
   }
 
   private Optional<PasswordLinkRow> live(String token) {
-    Instant oldest = clock.instant().minus(LINK_LASTS);
-    return links
-        .findByTokenHash(Secrets.hash(token))
-        .filter(l -> !l.used() && l.madeAt().isAfter(oldest));
+    return links.findByTokenHash(Secrets.hash(token)).filter(this::live);
+  }
+
+  private boolean live(PasswordLinkRow link) {
+    return !link.used() && link.madeAt().isAfter(clock.instant().minus(LINK_LASTS));
   }
 
   /** Sets a password by a link; ends the link and every session of that person. */
   @Changes
   public boolean choose(String token, String password) {
-    Optional<PasswordLinkRow> link = live(token);
+    Optional<PasswordLinkRow> link = links.lock(Secrets.hash(token)).filter(this::live);
     if (link.isEmpty() || problem(password, password).isPresent()) return false;
     Practitioner p = practitioners.findById(link.get().practitionerId()).orElseThrow();
     link.get().use(clock.instant());
@@ -195,17 +213,29 @@ public class PeopleService {
     return true;
   }
 
-  /** Changes my own password; false when the present one is wrong. */
-  @Changes
-  public boolean changeMine(Me me, String present, String password) {
-    Practitioner p = mine(me, me.id());
-    if (!passwords.matches(present, p.passwordHash())) return false;
-    p.setPasswordHash(passwords.encode(password));
-    audit.practiceChanged(me, "password changed", p.name());
-    return true;
+  /**
+   * Changes my own password and ends my sessions on every other device.
+   *
+   * @param present as typed
+   * @param here the session that stays
+   * @return what came of the present password; nothing is changed unless it was right
+   */
+  public Throttle.Outcome changeMine(Me me, String present, String password, String here) {
+    Throttle.Outcome outcome = signIn.present(me, present);
+    if (outcome == Throttle.Outcome.RIGHT) {
+      accounts.setPassword(me, passwords.encode(password));
+      signOutEverywhere(me.id(), here);
+    }
+    return outcome;
   }
 
   private void signOutEverywhere(UUID id) {
-    sessions.findByPrincipalName(id.toString()).keySet().forEach(sessions::deleteById);
+    signOutEverywhere(id, "");
+  }
+
+  private void signOutEverywhere(UUID id, String but) {
+    sessions.findByPrincipalName(id.toString()).keySet().stream()
+        .filter(session -> !session.equals(but))
+        .forEach(sessions::deleteById);
   }
 }

@@ -70,6 +70,7 @@ public class SettingsService {
    */
   @Changes
   public Optional<String> setPacing(Me me, Pacing pacing, Optional<UUID> seen) {
+    accounts.lockPractice(me);
     Optional<SettingRow> now = current(me.practiceId(), PACING);
     if (!now.map(SettingRow::getId).equals(seen)) {
       return now.map(r -> accounts.practitionerName(r.madeBy())).or(() -> Optional.of("Somebody"));
@@ -119,6 +120,7 @@ public class SettingsService {
 
   @Changes
   public void setBand(Me me, Band band) {
+    accounts.lockPractice(me);
     Optional<SettingRow> now = current(me.practiceId(), BAND);
     if (band(me.practiceId()) != band) save(me, BAND, band.code(), now);
   }

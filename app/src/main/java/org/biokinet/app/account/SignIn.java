@@ -1,6 +1,5 @@
 package org.biokinet.app.account;
 
-import java.time.Duration;
 import java.util.Locale;
 import java.util.Optional;
 import org.springframework.security.authentication.AuthenticationProvider;
@@ -12,9 +11,12 @@ import org.springframework.security.core.authority.AuthorityUtils;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;
 
-/** Checks somebody's mail address and password, throttled by address. */
+/** Checks somebody's mail address and password, throttled by address and sender. */
 @Component
 public class SignIn implements AuthenticationProvider {
+
+  /** The longest address that mail can have (RFC 5321). */
+  public static final int LONGEST_EMAIL = 254;
 
   private final Practitioners practitioners;
   private final AccountService accounts;
@@ -43,26 +45,40 @@ public class SignIn implements AuthenticationProvider {
   public Authentication authenticate(Authentication typed) {
     String email = typed.getName().strip().toLowerCase(Locale.ROOT);
     String password = String.valueOf(typed.getCredentials());
-    String bucket = "sign-in " + email;
+    // Longer than any address: nobody's, and not worth a look.
+    if (email.length() > LONGEST_EMAIL) throw new BadCredentialsException("wrong");
     Optional<Practitioner> found = practitioners.findByEmail(email);
-    Optional<Duration> wait = throttle.waiting(bucket);
-    if (wait.isPresent()) {
-      found.ifPresent(p -> history.tried(p.getId(), SignInRow.Outcome.LOCKED));
-      throw new LockedException("wait %d min".formatted(wait.get().toMinutes() + 1));
-    }
-    boolean right =
-        passwords.matches(password, found.map(Practitioner::passwordHash).orElse(nobodysHash));
-    if (found.isEmpty() || !right || !found.get().active()) {
-      throttle.failed(bucket);
-      found.ifPresent(p -> history.tried(p.getId(), SignInRow.Outcome.WRONG));
-      throw new BadCredentialsException("wrong");
-    }
-    throttle.succeeded(bucket);
-    Practitioner p = found.get();
-    history.tried(p.getId(), SignInRow.Outcome.IN);
-    Me me = accounts.me(p);
+    Throttle.Try tried =
+        check(email, password, found.filter(Practitioner::active).map(Practitioner::passwordHash));
+    found.ifPresent(p -> history.tried(p.getId(), outcome(tried)));
+    if (tried.outcome() == Throttle.Outcome.WAIT) throw new LockedException("wait");
+    if (tried.outcome() == Throttle.Outcome.WRONG) throw new BadCredentialsException("wrong");
+    Me me = accounts.me(found.orElseThrow());
     return UsernamePasswordAuthenticationToken.authenticated(
         me, null, AuthorityUtils.createAuthorityList(me.role().authorities()));
+  }
+
+  /** Whether this is my present password; every wrong try is counted and on my page. */
+  Throttle.Outcome present(Me me, String password) {
+    Practitioner p = practitioners.findById(me.id()).orElseThrow();
+    Throttle.Try tried = check(p.email(), password, Optional.of(p.passwordHash()));
+    if (tried.outcome() != Throttle.Outcome.RIGHT) history.tried(p.getId(), outcome(tried));
+    return tried.outcome();
+  }
+
+  private Throttle.Try check(String email, String password, Optional<String> hash) {
+    return throttle.look(
+        "sign-in " + email,
+        Sender.address(),
+        () -> passwords.matches(password, hash.orElse(nobodysHash)) && hash.isPresent());
+  }
+
+  private static SignInRow.Outcome outcome(Throttle.Try tried) {
+    return switch (tried.outcome()) {
+      case RIGHT -> SignInRow.Outcome.IN;
+      case WRONG -> SignInRow.Outcome.WRONG;
+      case WAIT -> SignInRow.Outcome.LOCKED;
+    };
   }
 
   @Override

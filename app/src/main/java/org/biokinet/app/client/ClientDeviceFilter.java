@@ -23,10 +23,10 @@ public class ClientDeviceFilter extends OncePerRequestFilter {
 
   static final String COOKIE = "biokinet-client";
 
-  private final LinkService links;
+  private final DeviceService devices;
 
-  ClientDeviceFilter(LinkService links) {
-    this.links = links;
+  ClientDeviceFilter(DeviceService devices) {
+    this.devices = devices;
   }
 
   @Override
@@ -36,7 +36,7 @@ public class ClientDeviceFilter extends OncePerRequestFilter {
     Cookie[] cookies = request.getCookies() == null ? new Cookie[0] : request.getCookies();
     for (Cookie cookie : cookies) {
       if (cookie.getName().equals(COOKIE)) {
-        links
+        devices
             .clientOf(cookie.getValue())
             .ifPresent(
                 client -> {

@@ -1,6 +1,5 @@
 package org.biokinet.app.client;
 
-import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
 import java.time.LocalDate;
@@ -12,8 +11,8 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.biokinet.app.account.AccountService;
+import org.biokinet.app.account.Audit;
 import org.biokinet.app.account.Me;
-import org.biokinet.app.support.Addresses;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -24,7 +23,6 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** The front desk: who, how to reach, and that something is urgent; never why. */
 @Controller
@@ -45,6 +43,7 @@ class DeskController {
   private final LinkService links;
   private final AccountService accounts;
   private final Urgent urgent;
+  private final Audit audit;
   private final Clock clock;
 
   DeskController(
@@ -52,11 +51,13 @@ class DeskController {
       LinkService links,
       AccountService accounts,
       Urgent urgent,
+      Audit audit,
       Clock clock) {
     this.clients = clients;
     this.links = links;
     this.accounts = accounts;
     this.urgent = urgent;
+    this.audit = audit;
     this.clock = clock;
   }
 
@@ -144,6 +145,7 @@ class DeskController {
   @GetMapping("/{id}")
   String one(@AuthenticationPrincipal Me me, @PathVariable UUID id, Model model) {
     Client client = clients.get(me, id);
+    audit.saw(me, id, "front desk");
     return one(
         me, client, ClientForm.of(client, List.of(), Set.of()), client.version(), Map.of(), model);
   }
@@ -169,30 +171,14 @@ class DeskController {
     return one(me, client, form, client.version(), Map.of(), model);
   }
 
-  @PostMapping("/{id}/link")
-  String link(
-      @AuthenticationPrincipal Me me,
-      @PathVariable UUID id,
-      HttpServletRequest request,
-      RedirectAttributes once) {
-    LinkService.Made made = links.make(me, id);
-    once.addFlashAttribute("link", Addresses.of(request, "/c/" + made.token()));
-    once.addFlashAttribute("pin", made.pin());
-    return "redirect:/desk/" + id;
-  }
-
-  @PostMapping("/{id}/pin")
-  String pin(@AuthenticationPrincipal Me me, @PathVariable UUID id, RedirectAttributes once) {
-    links.newPin(me, id).ifPresent(pin -> once.addFlashAttribute("pin", pin));
-    return "redirect:/desk/" + id;
-  }
-
   private String one(
       Me me, Client client, ClientForm form, int seen, Map<String, String> problems, Model model) {
     model.addAttribute("client", client);
     model.addAttribute("seen", seen);
     model.addAttribute("urgent", urgent.among(me).contains(client.getId()));
     model.addAttribute("hasLink", links.current(client.getId()).isPresent());
+    model.addAttribute("pin", clients.history(client.getId()).pinForgotten());
+    model.addAttribute("treats", accounts.practitionerName(client.practitionerId()));
     return form(me, form, problems, model);
   }
 

@@ -4,9 +4,11 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import org.biokinet.app.account.AccountService;
 import org.biokinet.app.support.NotFound;
+import org.biokinet.app.support.Site;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseCookie;
+import org.springframework.security.web.csrf.CsrfTokenRepository;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.ExceptionHandler;
@@ -23,10 +25,15 @@ class LinkController {
 
   private final LinkService links;
   private final AccountService accounts;
+  private final CsrfTokenRepository tokens;
+  private final Site site;
 
-  LinkController(LinkService links, AccountService accounts) {
+  LinkController(
+      LinkService links, AccountService accounts, CsrfTokenRepository tokens, Site site) {
     this.links = links;
     this.accounts = accounts;
+    this.tokens = tokens;
+    this.site = site;
   }
 
   @GetMapping("/c/{token}")
@@ -60,12 +67,14 @@ class LinkController {
       ResponseCookie cookie =
           ResponseCookie.from(ClientDeviceFilter.COOKIE, opened.cookie())
               .httpOnly(true)
-              .secure(request.isSecure())
+              .secure(site.secure())
               .sameSite("Lax")
               .path("/")
-              .maxAge(LinkService.DEVICE_LASTS)
+              .maxAge(DeviceService.LASTS)
               .build();
       response.addHeader(HttpHeaders.SET_COOKIE, cookie.toString());
+      // Pages that another client of this device has left open are nobody's any more.
+      tokens.saveToken(null, request, response);
       return "redirect:/me/today";
     }
     show(token, model);

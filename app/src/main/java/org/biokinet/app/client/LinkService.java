@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.biokinet.app.account.Audit;
 import org.biokinet.app.account.Me;
+import org.biokinet.app.account.Sender;
 import org.biokinet.app.account.Throttle;
 import org.biokinet.app.support.Changes;
 import org.biokinet.app.support.NotFound;
@@ -21,17 +22,12 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class LinkService {
 
-  /** How often somebody has to open the link again; our choice. */
-  static final Duration DEVICE_LASTS = Duration.ofDays(180);
-
   interface Links extends JpaRepository<ClientLink, UUID> {
     Optional<ClientLink> findByTokenHash(String hash);
 
-    List<ClientLink> findByClientIdOrderByMadeAtDesc(UUID clientId);
-  }
+    Optional<ClientLink> findByIdAndRevokedAtIsNull(UUID id);
 
-  interface Devices extends JpaRepository<ClientDevice, UUID> {
-    Optional<ClientDevice> findByCookieHash(String hash);
+    List<ClientLink> findByClientIdOrderByMadeAtDesc(UUID clientId);
   }
 
   /** A new link, shown once: afterwards only hashes are known. */
@@ -50,7 +46,7 @@ public class LinkService {
   }
 
   private final Links links;
-  private final Devices devices;
+  private final DeviceService devices;
   private final ClientService clients;
   private final Throttle throttle;
   private final PasswordEncoder passwords;
@@ -59,7 +55,7 @@ public class LinkService {
 
   LinkService(
       Links links,
-      Devices devices,
+      DeviceService devices,
       ClientService clients,
       Throttle throttle,
       PasswordEncoder passwords,
@@ -113,7 +109,7 @@ public class LinkService {
             link -> {
               String pin = Secrets.pin();
               link.setPinHash(passwords.encode(pin));
-              throttle.succeeded(bucket(link));
+              throttle.forget(bucket(link));
               clients.happened(clientId, ClientEvent.Kind.LINK_MADE, me.id(), "new PIN");
               audit.changed(me, clientId, "new PIN", "");
               return pin;
@@ -153,7 +149,8 @@ public class LinkService {
   /** The client asks for another PIN; said once until there is one. */
   @Changes
   public void pinForgotten(String token) {
-    Client client = clients.byId(live(token).clientId());
+    UUID id = live(token).clientId();
+    Client client = clients.lock(clients.byId(id));
     if (clients.history(client.getId()).pinForgotten()) return;
     clients.happened(client.getId(), ClientEvent.Kind.PIN_FORGOTTEN, null, "");
     audit.changedByClient(client.practiceId(), client.getId(), "PIN forgotten", "");
@@ -164,36 +161,14 @@ public class LinkService {
    *
    * @throws NotFound when there is no such link, or it has ended
    */
-  @Changes
   public Opening open(String token, String pin) {
     ClientLink link = live(token);
-    String bucket = bucket(link);
-    Optional<Duration> wait = throttle.waiting(bucket);
-    if (wait.isPresent()) return new Opening.Wait(wait.get());
-    if (!passwords.matches(pin, link.pinHash())) {
-      throttle.failed(bucket);
-      return new Opening.WrongPin();
-    }
-    throttle.succeeded(bucket);
-    link.opened(clock.instant());
-    String cookie = Secrets.token();
-    devices.save(new ClientDevice(link.getId(), Secrets.hash(cookie), clock.instant()));
-    Client client = clients.byId(link.clientId());
-    clients.happened(client.getId(), ClientEvent.Kind.LINK_OPENED, null, "");
-    audit.changedByClient(client.practiceId(), client.getId(), "link opened", "");
-    return new Opening.Opened(cookie);
-  }
-
-  /** The client behind a device cookie; empty when the device or its link has ended. */
-  @Transactional(readOnly = true)
-  public Optional<ClientMe> clientOf(String cookie) {
-    Instant oldest = clock.instant().minus(DEVICE_LASTS);
-    return devices
-        .findByCookieHash(Secrets.hash(cookie))
-        .filter(d -> d.madeAt().isAfter(oldest))
-        .flatMap(d -> links.findById(d.linkId()))
-        .filter(l -> !l.revoked())
-        .map(l -> clients.byId(l.clientId()))
-        .map(c -> new ClientMe(c.getId(), c.practiceId(), c.firstName(), c.zone(), c.language()));
+    Throttle.Try tried =
+        throttle.look(bucket(link), Sender.address(), () -> passwords.matches(pin, link.pinHash()));
+    return switch (tried.outcome()) {
+      case WAIT -> new Opening.Wait(tried.howLong());
+      case WRONG -> new Opening.WrongPin();
+      case RIGHT -> new Opening.Opened(devices.letIn(link.clientId(), link.getId()));
+    };
   }
 }

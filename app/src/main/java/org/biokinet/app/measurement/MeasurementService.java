@@ -103,7 +103,7 @@ public class MeasurementService {
   /** The same by the client, through the link. */
   @Changes
   public void save(ClientMe me, Measured measured) {
-    keep(clients.byId(me.id()), measured, null);
+    keep(clients.lock(me), measured, null);
     audit.changedByClient(me.practiceId(), me.id(), "measured", measured.kind().name());
   }
 

@@ -10,6 +10,7 @@ import java.util.Locale;
 import java.util.UUID;
 import java.util.concurrent.ScheduledFuture;
 import java.util.concurrent.atomic.AtomicReference;
+import org.biokinet.app.account.Audit;
 import org.biokinet.app.account.Me;
 import org.biokinet.app.client.ClientService;
 import org.biokinet.app.support.NotFound;
@@ -40,13 +41,19 @@ class StreamController {
   private final ClientService clients;
   private final Instruments instruments;
   private final TaskScheduler scheduler;
+  private final Audit audit;
   private final Clock clock;
 
   StreamController(
-      ClientService clients, Instruments instruments, TaskScheduler scheduler, Clock clock) {
+      ClientService clients,
+      Instruments instruments,
+      TaskScheduler scheduler,
+      Audit audit,
+      Clock clock) {
     this.clients = clients;
     this.instruments = instruments;
     this.scheduler = scheduler;
+    this.audit = audit;
     this.clock = clock;
   }
 
@@ -117,6 +124,7 @@ class StreamController {
       @RequestParam(defaultValue = "") String side,
       @RequestParam(defaultValue = "false") boolean strict) {
     UUID client = clients.get(me, id).getId();
+    audit.sawPart(me, id, "inclinometer");
     Motion of = Coded.find(Motion.class, motion).orElseThrow(NotFound::new);
     Side on =
         Arrays.stream(Side.values()).filter(s -> s.name().equals(side)).findFirst().orElse(null);

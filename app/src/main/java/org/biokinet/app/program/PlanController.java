@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import org.biokinet.app.account.Audit;
 import org.biokinet.app.account.Me;
 import org.biokinet.app.account.SettingsService;
 import org.biokinet.app.client.Client;
@@ -54,6 +55,9 @@ class PlanController {
 
   private static final int MOST_HITS = 12;
 
+  /** What is asked for while the page is open. */
+  private static final String PART = "plan, live";
+
   private final DraftService drafts;
   private final SettingsService settings;
   private final ClientService clients;
@@ -61,6 +65,7 @@ class PlanController {
   private final LibraryService library;
   private final ScreeningService screenings;
   private final MeasurementService measurements;
+  private final Audit audit;
 
   PlanController(
       DraftService drafts,
@@ -69,7 +74,8 @@ class PlanController {
       ClientHeader header,
       LibraryService library,
       ScreeningService screenings,
-      MeasurementService measurements) {
+      MeasurementService measurements,
+      Audit audit) {
     this.drafts = drafts;
     this.settings = settings;
     this.clients = clients;
@@ -77,6 +83,7 @@ class PlanController {
     this.library = library;
     this.screenings = screenings;
     this.measurements = measurements;
+    this.audit = audit;
   }
 
   @GetMapping
@@ -95,6 +102,7 @@ class PlanController {
       @RequestParam(defaultValue = "") String dose,
       Model model) {
     DraftService.State now = drafts.state(me, id);
+    audit.sawPart(me, id, PART);
     DraftService.State typed = now.with(new DraftEdit.SetDose(key, dose).apply(now.draft()));
     plan(me, typed, model);
     model.addAttribute("key", key);
@@ -108,6 +116,7 @@ class PlanController {
       @RequestParam(defaultValue = "") String q,
       Model model) {
     DraftService.State state = drafts.state(me, id);
+    audit.sawPart(me, id, PART);
     Library mine = library.of(me.practiceId());
     List<Exercise> hits = mine.offered(q);
     model.addAttribute("client", state.client());

@@ -1,12 +1,12 @@
 package org.biokinet.app.worklist;
 
-import jakarta.servlet.http.HttpServletRequest;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.Comparator;
 import java.util.List;
 import java.util.UUID;
 import org.biokinet.app.account.AccountService;
+import org.biokinet.app.account.Audit;
 import org.biokinet.app.account.Me;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientEvent;
@@ -17,9 +17,9 @@ import org.biokinet.app.client.LinkService;
 import org.biokinet.app.client.Station;
 import org.biokinet.app.program.ProgramVersion;
 import org.biokinet.app.program.VersionService;
-import org.biokinet.app.support.Addresses;
 import org.biokinet.app.support.Days;
 import org.biokinet.app.support.NotFound;
+import org.biokinet.app.support.Site;
 import org.biokinet.core.timeline.Timeline;
 import org.springframework.http.MediaType;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -41,6 +41,8 @@ class StationController {
   private final LinkService links;
   private final AccountService accounts;
   private final VersionService versions;
+  private final Audit audit;
+  private final Site site;
   private final Clock clock;
 
   StationController(
@@ -49,12 +51,16 @@ class StationController {
       LinkService links,
       AccountService accounts,
       VersionService versions,
+      Audit audit,
+      Site site,
       Clock clock) {
     this.clients = clients;
     this.header = header;
     this.links = links;
     this.accounts = accounts;
     this.versions = versions;
+    this.audit = audit;
+    this.site = site;
     this.clock = clock;
   }
 
@@ -124,17 +130,14 @@ class StationController {
   @ResponseBody
   String document(@AuthenticationPrincipal Me me, @PathVariable UUID id, @PathVariable int number) {
     Client client = clients.get(me, id);
+    audit.saw(me, id, "version %d".formatted(number));
     return versions.number(client.getId(), number).orElseThrow(NotFound::new).version().document();
   }
 
   @PostMapping("/clients/{id}/link")
-  String makeLink(
-      @AuthenticationPrincipal Me me,
-      @PathVariable UUID id,
-      HttpServletRequest request,
-      RedirectAttributes once) {
+  String makeLink(@AuthenticationPrincipal Me me, @PathVariable UUID id, RedirectAttributes once) {
     LinkService.Made made = links.make(me, id);
-    once.addFlashAttribute("link", Addresses.of(request, "/c/" + made.token()));
+    once.addFlashAttribute("link", site.address("/c/" + made.token()));
     once.addFlashAttribute("pin", made.pin());
     return "redirect:/clients/" + id + "/do";
   }
