@@ -47,6 +47,7 @@ import org.biokinet.core.timeline.Timeline;
 import org.junit.jupiter.api.AfterEach;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.autoconfigure.web.servlet.AutoConfigureMockMvc;
+import org.springframework.boot.test.autoconfigure.web.servlet.MockMvcPrint;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.test.context.SpringBootTest.WebEnvironment;
 import org.springframework.boot.test.web.server.LocalServerPort;
@@ -58,7 +59,7 @@ import org.springframework.test.web.servlet.request.RequestPostProcessor;
 
 /** One application on one database for all tests; every test makes its own practice. */
 @SpringBootTest(webEnvironment = WebEnvironment.RANDOM_PORT, properties = "biokinet.demo=true")
-@AutoConfigureMockMvc
+@AutoConfigureMockMvc(print = MockMvcPrint.NONE)
 abstract class AppTest {
 
   static final ZoneId LISBON = ZoneId.of("Europe/Lisbon");

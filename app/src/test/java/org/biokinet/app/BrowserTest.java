@@ -7,6 +7,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
+import com.microsoft.playwright.options.LoadState;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.PrintStream;
@@ -272,6 +273,37 @@ class BrowserTest extends WithBrowser {
     phone.waitForFunction("() => JSON.parse(localStorage.getItem('biokinet.queue')).length === 0");
     assertThat(sessions.page(client.getId(), 0, 1)).hasSize(1);
     // The browser itself notes the failed request; nothing else may be said.
+    complaints.removeIf(c -> c.contains("ERR_INTERNET_DISCONNECTED"));
+  }
+
+  /** The phone goes to another client before the connection is back: nothing is mixed up. */
+  @Test
+  void whatWaitsForOneClientStaysWhenAnotherComesIn() {
+    Me me = practitioner();
+    Client client = client(me);
+    Client other = client(me);
+    share(me, client, "chin-tuck", "3x10s");
+    share(me, other, "chin-tuck", "3x10s");
+    LinkService.Made made = links.make(me, client.getId());
+    LinkService.Made another = links.make(me, other.getId());
+    Page phone = phone();
+    openLink(phone, "/c/" + made.token(), made.pin());
+    phone.getByText("3", new Page.GetByTextOptions().setExact(true)).click();
+    start(phone);
+    phone.context().setOffline(true);
+    phone.locator("#end-early").click();
+    assertThat(phone.locator("#panel-after [data-outcome]"))
+        .hasText(Pattern.compile("Kept on this device"));
+    phone.context().setOffline(false);
+    openLink(phone, "/c/" + another.token(), another.pin());
+    phone.waitForLoadState(LoadState.NETWORKIDLE);
+    assertThat(phone.evaluate("() => JSON.parse(localStorage.getItem('biokinet.queue')).length"))
+        .isEqualTo(1);
+    assertThat(sessions.page(other.getId(), 0, 1)).isEmpty();
+    LinkService.Made again = links.make(me, client.getId());
+    openLink(phone, "/c/" + again.token(), again.pin());
+    phone.waitForFunction("() => JSON.parse(localStorage.getItem('biokinet.queue')).length === 0");
+    assertThat(sessions.page(client.getId(), 0, 1)).hasSize(1);
     complaints.removeIf(c -> c.contains("ERR_INTERNET_DISCONNECTED"));
   }
 

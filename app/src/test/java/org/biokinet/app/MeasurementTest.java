@@ -14,11 +14,14 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
+import com.sun.management.ThreadMXBean;
 import jakarta.servlet.http.Cookie;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.lang.management.ManagementFactory;
+import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.Arrays;
@@ -26,6 +29,8 @@ import java.util.List;
 import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.zip.CRC32;
+import java.util.zip.DeflaterOutputStream;
 import javax.imageio.ImageIO;
 import org.biokinet.app.account.Me;
 import org.biokinet.app.account.Practice;
@@ -177,6 +182,12 @@ class MeasurementTest extends AppTest {
     send(me, client, "form", after)
         .andExpect(content().string(containsString("13 of 50, mild")))
         .andExpect(content().string(containsString("7 better, important")));
+    // Something new: what was before it is no beginning of this.
+    clients.beginEpisode(me, client.getId(), "the other shoulder");
+    clock.moveTo(clock.instant().plus(Duration.ofDays(2)));
+    send(me, client, "form", before)
+        .andExpect(content().string(containsString("20 of 50, moderate")))
+        .andExpect(content().string(not(containsString("7 worse"))));
   }
 
   @Test
@@ -204,6 +215,9 @@ class MeasurementTest extends AppTest {
         .andExpect(content().string(containsString("+4, moderately better")));
     // The practitioner's own value of the same day stands beside it, not in its place.
     send(me, client, "pain", "now", "4");
+    mvc.perform(as(me, get("/clients/" + client.getId() + "/measure")))
+        .andExpect(content().string(containsString("now 4")))
+        .andExpect(content().string(not(containsString("now 3, worst 5"))));
     assertThat(
             jdbc.queryForObject(
                 "select count(*) from measurement where client_id = ? and kind = 'PAIN' and"
@@ -292,6 +306,84 @@ class MeasurementTest extends AppTest {
                 Integer.class,
                 client.getId().toString()))
         .isZero();
+  }
+
+  /** 450 kB that unfold to 474 MB: read at every second pixel, and never whole. */
+  @Test
+  void aSmallFileOfManyPixelsTakesLittle() throws Exception {
+    int side = 7700;
+    ByteArrayOutputStream rows = new ByteArrayOutputStream();
+    try (DeflaterOutputStream packed = new DeflaterOutputStream(rows)) {
+      byte[] row = new byte[1 + side * 8];
+      for (int i = 0; i < side; i++) packed.write(row);
+    }
+    ByteArrayOutputStream png = new ByteArrayOutputStream();
+    png.write(new byte[] {(byte) 0x89, 'P', 'N', 'G', '\r', '\n', 0x1a, '\n'});
+    byte[] header = ByteBuffer.allocate(13).putInt(side).putInt(side).array();
+    header[8] = 16; // bits
+    header[9] = 6; // red, green, blue and how opaque
+    chunk(png, "IHDR", header);
+    chunk(png, "IDAT", rows.toByteArray());
+    chunk(png, "IEND", new byte[0]);
+    assertThat(png.size()).isLessThan(500_000);
+    Me me = practitioner();
+    Client client = client(me);
+    ThreadMXBean memory = (ThreadMXBean) ManagementFactory.getThreadMXBean();
+    long before = memory.getThreadAllocatedBytes(Thread.currentThread().getId());
+    upload(me, client, png.toByteArray(), "side.png", "LEFT").andExpect(status().isFound());
+    long taken = memory.getThreadAllocatedBytes(Thread.currentThread().getId()) - before;
+    assertThat(taken).as("bytes").isLessThan(260_000_000);
+    assertThat(
+            jdbc.queryForObject(
+                "select width from photograph where client_id = ?",
+                Integer.class,
+                client.getId().toString()))
+        .isEqualTo(2000);
+  }
+
+  /** A part of a PNG as its specification (ISO/IEC 15948) lays it out. */
+  private static void chunk(ByteArrayOutputStream to, String type, byte[] data) throws IOException {
+    byte[] name = type.getBytes(StandardCharsets.US_ASCII);
+    CRC32 check = new CRC32();
+    check.update(name);
+    check.update(data);
+    to.write(ByteBuffer.allocate(4).putInt(data.length).array());
+    to.write(name);
+    to.write(data);
+    to.write(ByteBuffer.allocate(4).putInt((int) check.getValue()).array());
+  }
+
+  /** Who may not keep a picture is told so before anything of it is read. */
+  @Test
+  void rightsComeBeforeReading() throws Exception {
+    Practice practice = practice();
+    Client client = client(practitioner(practice));
+    upload(practitioner(practice), client, new byte[] {1, 2, 3}, "side.jpg", "LEFT")
+        .andExpect(status().isNotFound());
+  }
+
+  /** A mark is somewhere on the picture: nothing that is no number, and none that is missing. */
+  @Test
+  void aMarkThatLiesNowhereIsNotKept() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    Measured.SidePhoto kept = photographs.keep(me, client.getId(), SamplePhoto.of(40, Side.LEFT));
+    String good = json.writeValueAsString(kept.marks());
+    String path =
+        "/clients/%s/measure/photographs/%s/marks".formatted(client.getId(), kept.photograph());
+    for (String odd : new String[] {"\"NaN\"", "null", "1e308", "1e400", "\"far\""}) {
+      String sent = good.replaceFirst("\"x\":[-0-9.E]+", "\"x\":" + odd);
+      assertThat(sent).contains(odd);
+      for (String body : new String[] {sent, "null", "{\"facing\":\"LEFT\"}"}) {
+        mvc.perform(as(me, post(path)).contentType(MediaType.APPLICATION_JSON).content(body))
+            .andExpect(status().isBadRequest());
+      }
+    }
+    mvc.perform(
+            as(me, post("/marking")).contentType(MediaType.APPLICATION_JSON).content("[null,null]"))
+        .andExpect(status().isBadRequest());
+    mvc.perform(as(me, post(path)).contentType(MediaType.APPLICATION_JSON).content(good))
+        .andExpect(status().isOk());
   }
 
   @Test

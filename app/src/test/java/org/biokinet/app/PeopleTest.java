@@ -163,6 +163,15 @@ class PeopleTest extends AppTest {
     signIn(email, NEW_PASSWORD, "/");
   }
 
+  /** The server ends a session after the time by which the pages cover themselves. */
+  @Test
+  void oneIdleTimeForServerAndPages() throws Exception {
+    assertThat(webSessions.createSession().getMaxInactiveInterval())
+        .isEqualTo(Duration.ofMinutes(15));
+    mvc.perform(as(practitioner(), get("/")))
+        .andExpect(content().string(containsString("data-idle-minutes=\"15\"")));
+  }
+
   /** Guessing it from an open page is slowed like guessing at the door, and is on my page. */
   @Test
   void thePresentPasswordIsNotGuessedEither() throws Exception {

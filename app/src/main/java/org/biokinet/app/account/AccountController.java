@@ -99,6 +99,7 @@ class AccountController {
     Optional<String> problem = PeopleService.problem(password, again);
     if (problem.isEmpty() && people.choose(token, password)) return "redirect:/sign-in?chosen";
     problem.ifPresent(p -> once.addFlashAttribute("passwordError", p));
-    return "redirect:/password/" + token;
+    once.addAttribute("token", token);
+    return "redirect:/password/{token}";
   }
 }

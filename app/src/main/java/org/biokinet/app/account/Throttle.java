@@ -14,8 +14,6 @@ import org.biokinet.app.support.Secrets;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Propagation;
-import org.springframework.transaction.annotation.Transactional;
 
 /**
  * Slows down guessing of passwords and PINs: a try is counted before anybody looks at it, so that
@@ -67,7 +65,6 @@ public class Throttle {
    * Looks at what somebody has typed, unless too much was tried under this name or from where it
    * comes. Looking takes long on purpose, so it is done outside of any transaction.
    */
-  @Transactional(propagation = Propagation.NEVER)
   public Try look(String name, String sender, Supplier<Boolean> right) {
     String from = "from " + sender;
     Optional<Duration> wait =

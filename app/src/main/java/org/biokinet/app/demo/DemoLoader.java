@@ -55,6 +55,7 @@ import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /**
  * Loads the made-up demo practice once: a coastal weather-forecast office and its sore necks. All
@@ -85,6 +86,7 @@ public class DemoLoader implements ApplicationRunner {
   private final DraftService drafts;
   private final VersionService versions;
   private final SessionService sessions;
+  private final TransactionTemplate whole;
   private final AdjustableClock clock;
   private LocalDate today = LocalDate.EPOCH;
 
@@ -100,6 +102,7 @@ public class DemoLoader implements ApplicationRunner {
       DraftService drafts,
       VersionService versions,
       SessionService sessions,
+      TransactionTemplate whole,
       AdjustableClock clock) {
     this.accounts = accounts;
     this.practitioners = practitioners;
@@ -112,12 +115,16 @@ public class DemoLoader implements ApplicationRunner {
     this.drafts = drafts;
     this.versions = versions;
     this.sessions = sessions;
+    this.whole = whole;
     this.clock = clock;
   }
 
   @Override
   public void run(@Nullable ApplicationArguments arguments) {
-    if (practitioners.findByEmail(PRACTITIONER).isEmpty()) load();
+    // All of it or nothing: one that was interrupted is begun anew.
+    if (practitioners.findByEmail(PRACTITIONER).isEmpty()) {
+      whole.executeWithoutResult(status -> load());
+    }
   }
 
   /** The practitioner of the demo, once it is loaded. */

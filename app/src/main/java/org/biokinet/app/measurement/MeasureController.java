@@ -75,7 +75,7 @@ class MeasureController {
   private void show(Me me, UUID id, Model model) {
     Client client = clients.get(me, id);
     LocalDate today = measurements.today(client);
-    List<Visit> all = measurements.visits(client);
+    List<Visit> all = measurements.ofEpisode(client);
     Visit visit =
         all.stream()
             .filter(v -> v.day().equals(today))
@@ -93,7 +93,7 @@ class MeasureController {
     model.addAttribute("questions", Examination.Question.values());
     model.addAttribute("findings", measurements.findings(me, client));
     model.addAttribute("questionnaires", Questionnaire.values());
-    model.addAttribute("visits", all.size());
+    model.addAttribute("visits", measurements.visits(client).size());
   }
 
   /** What changes with every value: fans, scores, findings, and the message at its field. */
@@ -181,7 +181,7 @@ class MeasureController {
       @RequestParam(defaultValue = "") String area,
       @RequestParam(defaultValue = "") String side,
       @RequestParam(defaultValue = "ache") String feeling,
-      @RequestParam(defaultValue = "0") int intensity,
+      @RequestParam(defaultValue = "-1") int intensity,
       HttpServletResponse response,
       Model model) {
     clients.get(me, id);
@@ -301,8 +301,10 @@ class MeasureController {
       Model model) {
     clients.get(me, id);
     String message = "";
-    if (!code.isBlank()) measurements.decide(me, id, code, confirmed);
-    else if (words.isBlank() || words.length() > LONGEST_FINDING) {
+    if (!code.isBlank()) {
+      boolean known = measurements.decide(me, id, code, confirmed);
+      if (!known) message = "This finding has changed; open the page again.";
+    } else if (words.isBlank() || words.length() > LONGEST_FINDING) {
       message = "Say it in up to %d characters.".formatted(LONGEST_FINDING);
     } else measurements.add(me, id, words.strip());
     return live(me, id, "finding", message, response, model);

@@ -186,6 +186,13 @@ public class MeasurementService {
     return days.entrySet().stream().map(e -> new Visit(e.getKey(), e.getValue())).toList();
   }
 
+  /** Those of this episode: like is compared with like. */
+  @Transactional(readOnly = true)
+  public List<Visit> ofEpisode(Client client) {
+    LocalDate since = client.episodeSince().atZone(client.zone()).toLocalDate();
+    return visits(client).stream().filter(v -> !v.day().isBefore(since)).toList();
+  }
+
   @Transactional(readOnly = true)
   public Optional<LocalDate> lastVisit(Client client) {
     return current(client.getId()).stream()
@@ -213,14 +220,7 @@ public class MeasurementService {
     decided.values().stream()
         .filter(d -> d.decision() == DecisionRow.Decision.ADDED)
         .forEach(d -> judged.add(new Judged(d.code(), d.words(), List.of(), Judged.State.ADDED)));
-    Visit newest =
-        Visit.newest(
-            visits(client).stream()
-                .filter(
-                    v ->
-                        !v.day()
-                            .isBefore(client.episodeSince().atZone(client.zone()).toLocalDate()))
-                .toList());
+    Visit newest = Visit.newest(ofEpisode(client));
     List<Finding> found =
         new Findings(library.of(me.practiceId()).catalogue()).of(newest.measures());
     for (Finding f : found) {
@@ -263,20 +263,25 @@ public class MeasurementService {
     return findings(me, client).stream().filter(f -> f.state() != Judged.State.DISMISSED).toList();
   }
 
-  /** Confirms or dismisses a finding. */
+  /**
+   * Confirms or dismisses a finding.
+   *
+   * @return false, and nothing is kept, where there is no such finding any more
+   */
   @Changes
-  public void decide(Me me, UUID clientId, String code, boolean confirmed) {
+  public boolean decide(Me me, UUID clientId, String code, boolean confirmed) {
     Client client = clients.lock(me, clientId);
-    boolean own =
-        decisions.findByClientIdOrderByAt(client.getId()).stream()
-            .anyMatch(d -> d.code().equals(code) && d.decision() == DecisionRow.Decision.ADDED);
-    if (own && confirmed) return;
+    Optional<Judged> finding =
+        findings(me, client).stream().filter(f -> f.code().equals(code)).findFirst();
+    if (finding.isEmpty()) return false;
+    if (finding.get().state() == Judged.State.ADDED && confirmed) return true;
     decide(
         me,
         clientId,
         code,
         confirmed ? DecisionRow.Decision.CONFIRMED : DecisionRow.Decision.DISMISSED,
         "");
+    return true;
   }
 
   /** Adds a finding of the practitioner's own. */

@@ -83,6 +83,14 @@ public class PhotographService {
         || clients.careTeam(me, client.getId()).contains(me.id());
   }
 
+  /**
+   * @throws NotFound for whoever does not treat the client
+   */
+  @Transactional(readOnly = true)
+  public void mayKeep(Me me, UUID clientId) {
+    ofMyCare(me, clientId);
+  }
+
   private Client ofMyCare(Me me, UUID clientId) {
     Client client = clients.get(me, clientId);
     if (!maySeePictures(me, client)) throw new NotFound();

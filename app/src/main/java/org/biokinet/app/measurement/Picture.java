@@ -15,8 +15,10 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.util.Iterator;
 import java.util.Locale;
+import java.util.concurrent.Semaphore;
 import javax.imageio.IIOImage;
 import javax.imageio.ImageIO;
+import javax.imageio.ImageReadParam;
 import javax.imageio.ImageReader;
 import javax.imageio.ImageWriteParam;
 import javax.imageio.ImageWriter;
@@ -35,6 +37,9 @@ public final class Picture {
   static final int LONGEST_SIDE = 2_000;
 
   private static final float QUALITY = 0.9f;
+
+  /** What a picture takes while it is read depends on its pixels: one at a time. */
+  private static final Semaphore TURN = new Semaphore(1, true);
 
   private final byte[] jpeg;
   private final int width;
@@ -77,7 +82,13 @@ public final class Picture {
       if (reader == null || !(format.equals("jpeg") || format.equals("png"))) {
         throw new Refused("Only JPEG and PNG photographs can be read.");
       }
-      return read(reader, in, orientation(sent));
+      TURN.acquireUninterruptibly();
+      try {
+        // Only JPEG says how the camera was held; a PNG's texts may be bombs and are not opened.
+        return read(reader, in, format.equals("jpeg") ? orientation(sent) : 1);
+      } finally {
+        TURN.release();
+      }
     } catch (IOException | RuntimeException e) {
       throw new Refused("This photograph is damaged or incomplete.");
     }
@@ -86,7 +97,7 @@ public final class Picture {
   private static Picture read(ImageReader reader, ImageInputStream in, int orientation)
       throws IOException, Refused {
     try {
-      reader.setInput(in);
+      reader.setInput(in, true, true);
       long pixels = (long) reader.getWidth(0) * reader.getHeight(0);
       if (pixels > MOST_PIXELS) {
         throw new Refused("This photograph has more than 60 million pixels; send a smaller one.");
@@ -94,12 +105,21 @@ public final class Picture {
       boolean[] cut = new boolean[1];
       reader.addIIOReadWarningListener(
           (source, warning) -> cut[0] |= warning.toLowerCase(Locale.ROOT).contains("premature"));
-      BufferedImage image = reader.read(0);
+      BufferedImage image = reader.read(0, notTooMany(reader));
       if (cut[0]) throw new Refused("This photograph is incomplete; it ends too soon.");
       return encoded(upright(image, orientation));
     } finally {
       reader.dispose();
     }
+  }
+
+  /** Every so manyth pixel, so that no more are held than twice as fine as what is kept. */
+  private static ImageReadParam notTooMany(ImageReader reader) throws IOException {
+    int longest = Math.max(reader.getWidth(0), reader.getHeight(0));
+    int every = Math.max(1, (longest - 1) / (2 * LONGEST_SIDE) + 1);
+    ImageReadParam param = reader.getDefaultReadParam();
+    param.setSourceSubsampling(every, every, 0, 0);
+    return param;
   }
 
   /** As in the Exif standard, 1 to 8; 1 where nothing is said. */

@@ -46,6 +46,9 @@ class PostureController {
   /** A practice picture that nobody has to remember: drawn by the figure. */
   private static final double SAMPLE_ANGLE = 46;
 
+  /** Nobody marks one picture more often. */
+  private static final int MOST_REPEATS = 100;
+
   private final PhotographService photographs;
   private final MeasurementService measurements;
   private final ClientService clients;
@@ -223,7 +226,7 @@ class PostureController {
       @RequestParam(required = false) MultipartFile file,
       RedirectAttributes once)
       throws IOException {
-    clients.get(me, id);
+    photographs.mayKeep(me, id); // before anything of it is read
     Optional<Side> side =
         Arrays.stream(Side.values()).filter(s -> s.name().equals(facing)).findFirst();
     String back = "redirect:/clients/" + id + "/measure/posture";
@@ -291,6 +294,9 @@ class PostureController {
   @ResponseBody
   Map<String, String> practised(
       @AuthenticationPrincipal Me me, @RequestBody List<Posture.Marks> repeated) {
+    if (repeated.size() > MOST_REPEATS || repeated.stream().anyMatch(Objects::isNull)) {
+      throw new ResponseStatusException(HttpStatus.BAD_REQUEST);
+    }
     try {
       List<Double> angles = repeated.stream().map(m -> Posture.of(m).craniovertebral()).toList();
       OptionalDouble error = photographs.keepMyError(me, angles);

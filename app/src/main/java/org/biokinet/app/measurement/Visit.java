@@ -35,8 +35,20 @@ record Visit(LocalDate day, List<Taken> taken) {
     taken = List.copyOf(taken);
   }
 
+  /** What one value is of. */
+  private record Of(Measured.Kind kind, String part, Optional<Side> side) {
+    static Of of(Measured m) {
+      return new Of(m.kind(), m.part(), m.sideMeasured());
+    }
+  }
+
+  /** One value of each: the practitioner's, and the client's own where there is no other. */
   <T extends Measured> Stream<T> of(Class<T> type) {
-    return taken.stream().map(Taken::measured).filter(type::isInstance).map(type::cast);
+    Map<Of, Taken> one = new LinkedHashMap<>();
+    for (Taken t : taken) {
+      one.merge(Of.of(t.measured()), t, (a, b) -> a.byClient() || !b.byClient() ? b : a);
+    }
+    return one.values().stream().map(Taken::measured).filter(type::isInstance).map(type::cast);
   }
 
   <T extends Measured> Optional<T> first(Class<T> type) {
@@ -107,13 +119,10 @@ record Visit(LocalDate day, List<Taken> taken) {
 
   /** The newest value of each measure, as if all had been taken in one visit. */
   static Visit newest(List<Visit> newestFirst) {
-    record Of(Measured.Kind kind, String part, Optional<Side> side, boolean byClient) {}
-    Map<Of, Taken> newest = new LinkedHashMap<>();
+    record By(Of of, boolean byClient) {}
+    Map<By, Taken> newest = new LinkedHashMap<>();
     for (Visit v : newestFirst) {
-      for (Taken t : v.taken) {
-        Measured m = t.measured();
-        newest.putIfAbsent(new Of(m.kind(), m.part(), m.sideMeasured(), t.byClient()), t);
-      }
+      for (Taken t : v.taken) newest.putIfAbsent(new By(Of.of(t.measured()), t.byClient()), t);
     }
     LocalDate day = newestFirst.isEmpty() ? LocalDate.EPOCH : newestFirst.get(0).day();
     return new Visit(day, List.copyOf(newest.values()));

@@ -191,10 +191,13 @@ public class DraftService {
     return new Outcome.Done(state(client, row));
   }
 
-  /** My own newer lines (a second tab, a quick double click) do not stand in my way. */
+  /**
+   * My own newer lines (a second tab, a quick double click) do not stand in my way. Who has seen
+   * more lines than there are has seen another draft, and nothing of this one.
+   */
   private static Optional<UUID> overtakenBy(Me me, int seq, List<DraftEntryRow> log) {
     return log.stream()
-        .skip(seq)
+        .skip(seq < 0 || seq > log.size() ? 0 : seq)
         .map(DraftEntryRow::madeBy)
         .filter(by -> !by.equals(me.id()))
         .findFirst();

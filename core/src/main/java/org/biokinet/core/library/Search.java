@@ -110,11 +110,15 @@ public final class Search {
     return document;
   }
 
+  /** Nobody types more; whatever is longer was not typed, and would take seconds to look for. */
+  private static final int LONGEST_LINE = 300;
+
   /**
-   * What fits a line, best first; everything for an empty line. What the line rules out ("can't
-   * kneel", "without a roller") is left out.
+   * What fits a line, best first; everything for an empty line, and nothing for one of more than
+   * 300 characters. What the line rules out ("can't kneel", "without a roller") is left out.
    */
   public List<Exercise> find(String line) {
+    if (line.length() > LONGEST_LINE) return List.of();
     Wanted wanted = understood(line);
     return matching(wanted.words()).stream().filter(wanted::allows).toList();
   }

@@ -1,7 +1,9 @@
 package org.biokinet.core.measure;
 
 import java.util.List;
+import java.util.Objects;
 import java.util.OptionalDouble;
+import java.util.stream.Stream;
 import org.biokinet.core.anatomy.Side;
 
 /**
@@ -19,8 +21,19 @@ public record Posture(double craniovertebral, double shoulder) {
    */
   public static final double FORWARD_HEAD = 50;
 
-  /** A place on the picture, to the right and down, in any unit. */
+  /**
+   * A place on the picture, to the right and down, in any unit; one that lies nowhere, or further
+   * off than any picture is wide, is an {@link IllegalArgumentException}.
+   */
   public record Point(double x, double y) {
+    private static final double FURTHEST = 1e6;
+
+    public Point {
+      if (!(Math.abs(x) <= FURTHEST && Math.abs(y) <= FURTHEST)) {
+        throw new IllegalArgumentException("A mark lies off the picture.");
+      }
+    }
+
     private Point minus(Point o) {
       return new Point(x - o.x, y - o.y);
     }
@@ -42,7 +55,14 @@ public record Posture(double craniovertebral, double shoulder) {
    * @param plumbBottom its lower end
    */
   public record Marks(
-      Side facing, Point plumbTop, Point plumbBottom, Point tragus, Point c7, Point shoulder) {}
+      Side facing, Point plumbTop, Point plumbBottom, Point tragus, Point c7, Point shoulder) {
+    public Marks {
+      if (Stream.of(facing, plumbTop, plumbBottom, tragus, c7, shoulder)
+          .anyMatch(Objects::isNull)) {
+        throw new IllegalArgumentException("A mark is missing.");
+      }
+    }
+  }
 
   /**
    * @throws IllegalArgumentException when marks lie on each other or the vertical is upside down or
