@@ -16,6 +16,7 @@ import org.biokinet.app.account.Practice;
 import org.biokinet.app.client.Circumstances;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.Contact;
+import org.biokinet.app.program.DraftService;
 import org.biokinet.app.program.DraftService.Outcome;
 import org.biokinet.app.program.DraftService.State;
 import org.biokinet.app.program.ProgramVersion;
@@ -65,6 +66,25 @@ class DraftTest extends AppTest {
         .andExpect(content().string(Matchers.containsString("2x20s")));
     assertThat(drafts.state(first, client.getId()).draft().items().get(0).dose())
         .isEqualTo("3x15s");
+  }
+
+  /** Nobody shares what a colleague has changed since, nor with the page of an earlier draft. */
+  @Test
+  void nobodySharesWhatAColleagueHasChangedSince() {
+    Practice practice = practice();
+    Me first = practitioner(practice);
+    Me second = practitioner(practice);
+    Client client = client(first);
+    drafts.edit(first, client.getId(), 0, add("a"));
+    int seen = drafts.state(second, client.getId()).seq();
+    drafts.edit(first, client.getId(), seen, new DraftEdit.SetDose("a", "3x15s"));
+    assertThat(drafts.share(second, client.getId(), seen))
+        .isInstanceOf(DraftService.Outcome.Overtaken.class);
+    assertThat(drafts.share(second, client.getId(), 99))
+        .isInstanceOf(DraftService.Outcome.Overtaken.class);
+    assertThat(versions.all(client.getId())).isEmpty();
+    assertThat(drafts.share(second, client.getId(), drafts.state(second, client.getId()).seq()))
+        .isInstanceOf(DraftService.Outcome.Shared.class);
   }
 
   @Test

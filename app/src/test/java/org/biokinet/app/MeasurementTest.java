@@ -105,6 +105,19 @@ class MeasurementTest extends AppTest {
         .containsExactly("jaw clenches at night");
   }
 
+  /** Another problem: what the last one's measures pointed to is no finding of this one. */
+  @Test
+  void findingsOfAnEarlierEpisodeDoNotCount() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    send(me, client, "range", "motion", "neck-rotation", "side", "LEFT", "readings", "40 40");
+    send(me, client, "range", "motion", "neck-rotation", "side", "RIGHT", "readings", "75 75");
+    assertThat(measurements.findings(me, clients.byId(client.getId()))).isNotEmpty();
+    clock.moveTo(clock.instant().plusSeconds(60));
+    clients.beginEpisode(me, client.getId(), "the wrist");
+    assertThat(measurements.findings(me, clients.byId(client.getId()))).isEmpty();
+  }
+
   @Test
   void aCorrectionIsAppendedAndTheCurrentValueShown() throws Exception {
     Me me = practitioner();

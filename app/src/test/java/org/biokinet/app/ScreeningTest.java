@@ -19,6 +19,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.function.Consumer;
 import org.biokinet.app.account.Me;
 import org.biokinet.app.client.Circumstances;
 import org.biokinet.app.client.Client;
@@ -517,6 +518,68 @@ class ScreeningTest extends AppTest {
     if (signs.isEmpty() && flags.isEmpty()) return request.param("none", "signs", "flags");
     if (signs.isEmpty()) return request.param("none", "signs").param("flags", flags);
     return request.param("none", "flags").param("signs", signs);
+  }
+
+  /** Only a gate that time alone has closed is the client's to open. */
+  @Test
+  void theClientOpensNoGateThatSomethingHasClosed() throws Exception {
+    Me me = practitioner();
+    List<Consumer<Client>> closing =
+        List.of(
+            c -> screen(me, c, Set.of("legs"), Set.of(), Set.of()),
+            c -> screen(me, c, Set.of(), Set.of("fever"), Set.of()),
+            c ->
+                sessions.record(asClient(c), session(c, clock.instant(), SessionRow.Ended.STOPPED)),
+            c -> clients.beginEpisode(me, c.getId(), "the other shoulder"),
+            c -> clients.archive(me, c.getId()));
+    for (Consumer<Client> close : closing) {
+      Client client = client(me);
+      share(me, client, "chin-tuck", "3x5s");
+      Cookie device = device(me, client);
+      clock.moveTo(clock.instant().plusSeconds(60));
+      close.accept(client);
+      int answers = screenings.all(me, client.getId()).size();
+      Gate.Why why = ((Gate.Closed) screenings.gate(clients.byId(client.getId()))).why();
+      clock.moveTo(clock.instant().plusSeconds(60));
+      mvc.perform(renewal(device, "", "", "no"));
+      assertThat(screenings.all(me, client.getId())).as(why.name()).hasSize(answers);
+      assertThat(screenings.gate(clients.byId(client.getId())).open()).as(why.name()).isFalse();
+    }
+  }
+
+  /** A locked item that was skipped was not done. */
+  @Test
+  void aLockedItemThatWasNotTouchedIsNotFlagged() {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "full-neck-circle", "3", "chin-tuck", "3x5s");
+    clock.moveTo(clock.instant().plusSeconds(60));
+    screen(me, client, Set.of(), Set.of(), Set.of("cervical-stenosis"));
+    SessionUpload whole = session(client, clock.instant(), SessionRow.Ended.EARLY);
+    List<Segment> segments =
+        Timeline.compile(
+                versions.latest(client).orElseThrow().session(Side.LEFT, SessionLength.USUAL))
+            .segments();
+    List<Integer> skipped =
+        segments.stream()
+            .map(x -> x.item() == 0 ? Integer.valueOf(0) : (Integer) x.seconds())
+            .toList();
+    sessions.record(
+        asClient(client),
+        new SessionUpload(
+            whole.uploadId(),
+            whole.version(),
+            whole.lead(),
+            whole.length(),
+            null,
+            null,
+            whole.startedAt(),
+            whole.zone(),
+            whole.painBefore(),
+            whole.ended(),
+            "",
+            skipped));
+    assertThat(attention(client)).isNotEqualTo(Attention.WHILE_CLOSED);
   }
 
   @Test

@@ -2,11 +2,13 @@ package org.biokinet.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.hamcrest.Matchers.containsString;
+import static org.hamcrest.Matchers.hasToString;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.flash;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.model;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
@@ -33,6 +35,7 @@ import org.biokinet.app.session.CheckInUpload;
 import org.biokinet.app.session.SessionRow;
 import org.biokinet.app.session.SessionRow.Ended;
 import org.biokinet.app.session.SessionUpload;
+import org.biokinet.app.worklist.WorklistService;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.figure.Figure;
 import org.biokinet.core.program.SessionLength;
@@ -41,11 +44,14 @@ import org.biokinet.core.timeline.Segment;
 import org.biokinet.core.timeline.Timeline;
 import org.hamcrest.Matchers;
 import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.MediaType;
 import org.springframework.test.web.servlet.ResultActions;
 
 /** What the player sends, and what may start. */
 class SessionTest extends AppTest {
+
+  @Autowired WorklistService worklist;
 
   private ResultActions send(Cookie device, String path, Object body) throws Exception {
     return send(device, path, owner(device), body);
@@ -398,6 +404,23 @@ class SessionTest extends AppTest {
         .andExpect(content().string(containsString("– → 9")));
     mvc.perform(as(me, get("/")))
         .andExpect(content().string(Matchers.not(containsString("Pain rose"))));
+  }
+
+  /** What a week must not hide, and a chart not leave out: a stop, and pain that rose. */
+  @Test
+  void aStopIsInTheWeekAndPainDuringInTheChart() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "chin-tuck", "3x10s");
+    SessionUpload stop = session(client, clock.instant(), Ended.STOPPED);
+    sessions.record(asClient(client), stop);
+    sessions.record(
+        asClient(client), new CheckInUpload(UUID.randomUUID(), stop.uploadId(), 8, 4, ""));
+    assertThat(worklist.row(client).week().days())
+        .last()
+        .satisfies(d -> assertThat(d.stopped()).isTrue());
+    mvc.perform(as(me, get("/clients/" + client.getId() + "/review")))
+        .andExpect(model().attribute("chart", hasToString(containsString("pain=Optional[8]"))));
   }
 
   /** A clock of the year 1 is bounded, not a fault of the database. */

@@ -186,11 +186,13 @@ public class MeasurementService {
     return days.entrySet().stream().map(e -> new Visit(e.getKey(), e.getValue())).toList();
   }
 
-  /** Those of this episode: like is compared with like. */
+  /** What was measured in this episode: like is compared with like. */
   @Transactional(readOnly = true)
   public List<Visit> ofEpisode(Client client) {
-    LocalDate since = client.episodeSince().atZone(client.zone()).toLocalDate();
-    return visits(client).stream().filter(v -> !v.day().isBefore(since)).toList();
+    return visits(client).stream()
+        .map(v -> v.since(client.episodeSince()))
+        .filter(v -> !v.taken().isEmpty())
+        .toList();
   }
 
   @Transactional(readOnly = true)

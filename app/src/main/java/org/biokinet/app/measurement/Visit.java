@@ -35,6 +35,11 @@ record Visit(LocalDate day, List<Taken> taken) {
     taken = List.copyOf(taken);
   }
 
+  /** What was taken from a moment on. */
+  Visit since(Instant moment) {
+    return new Visit(day, taken.stream().filter(t -> !t.at().isBefore(moment)).toList());
+  }
+
   /** What one value is of. */
   private record Of(Measured.Kind kind, String part, Optional<Side> side) {
     static Of of(Measured m) {

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Optional;
+import org.biokinet.core.safety.Gate;
 import org.junit.jupiter.api.Test;
 
 class AttentionTest {
@@ -80,5 +81,91 @@ class AttentionTest {
                 facts(Optional.empty(), Optional.empty(), Optional.of(five.minusSeconds(1)), true),
                 NOW))
         .isEqualTo(Attention.QUIET);
+  }
+
+  /** What gives each state, without what would give a stronger one. */
+  private record Giving(
+      boolean stopped,
+      Optional<Gate.Why> closed,
+      boolean renewable,
+      boolean whileClosed,
+      boolean mapAsks,
+      boolean tooHigh,
+      boolean pin,
+      boolean rise,
+      boolean quiet,
+      boolean notShared,
+      boolean draft,
+      boolean notOpened,
+      boolean notStarted) {
+
+    static Giving of(Attention a) {
+      return new Giving(
+          a == Attention.STOPPED,
+          switch (a) {
+            case EMERGENCY -> Optional.of(Gate.Why.EMERGENCY);
+            case EXAMINE -> Optional.of(Gate.Why.EXAMINE);
+            case SCREEN -> Optional.of(Gate.Why.LAPSED);
+            default -> Optional.empty();
+          },
+          a == Attention.SCREEN_SOON,
+          a == Attention.WHILE_CLOSED,
+          a == Attention.MAP_ASKS,
+          a == Attention.PAIN_TOO_HIGH,
+          a == Attention.NEW_PIN,
+          a == Attention.PAIN_ROSE,
+          a == Attention.QUIET,
+          a == Attention.NO_PROGRAM,
+          a == Attention.DRAFT_NOT_SHARED,
+          a == Attention.NOT_OPENED,
+          a == Attention.NOT_STARTED);
+    }
+
+    /** Both at once; empty where one excludes the other. */
+    Optional<Attention.Facts> with(Giving o) {
+      if (closed.isPresent() && o.closed.isPresent()) return Optional.empty();
+      if ((renewable || o.renewable) && (closed.isPresent() || o.closed.isPresent())) {
+        return Optional.empty();
+      }
+      if ((quiet || o.quiet || rise || o.rise) && (notStarted || o.notStarted)) {
+        return Optional.empty();
+      }
+      return Optional.of(
+          new Attention.Facts(
+              at(stopped || o.stopped),
+              closed.or(() -> o.closed),
+              renewable || o.renewable,
+              at(whileClosed || o.whileClosed),
+              at(mapAsks || o.mapAsks),
+              at(tooHigh || o.tooHigh),
+              pin || o.pin,
+              rise || o.rise ? Optional.of(3) : Optional.empty(),
+              notStarted || o.notStarted
+                  ? Optional.empty()
+                  : Optional.of(quiet || o.quiet ? NOW.minus(Duration.ofDays(6)) : YESTERDAY),
+              at(!notShared && !o.notShared),
+              draft || o.draft,
+              !notOpened && !o.notOpened));
+    }
+
+    private static Optional<Instant> at(boolean yes) {
+      return yes ? Optional.of(YESTERDAY) : Optional.empty();
+    }
+  }
+
+  /** Of any two reasons the one that stands first in the list is said. */
+  @Test
+  void ofTwoReasonsTheStrongerIsSaid() {
+    int pairs = 0;
+    for (Attention strong : Attention.values()) {
+      for (Attention weak : Attention.values()) {
+        if (weak.compareTo(strong) < 0) continue;
+        Optional<Attention.Facts> both = Giving.of(strong).with(Giving.of(weak));
+        if (both.isEmpty()) continue;
+        assertThat(Attention.of(both.get(), NOW)).as(strong + " and " + weak).isEqualTo(strong);
+        pairs++;
+      }
+    }
+    assertThat(pairs).isGreaterThan(110);
   }
 }

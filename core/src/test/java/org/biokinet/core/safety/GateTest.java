@@ -336,4 +336,31 @@ class GateTest {
   private static Set<Condition> inForce(Answered... newestFirst) {
     return of(newestFirst).answers().orElseThrow().inForce().keySet();
   }
+
+  /** What was recorded about is no slip: the rows that the sign has left on stay. */
+  @Test
+  void whatHasARecordIsNoSlip() {
+    Answered recorded =
+        answered(
+            sign(EmergencySign.ELECTRIC),
+            Answered.Source.PRACTITIONER,
+            0,
+            Optional.of(AssessmentTest.MEDICAL));
+    List<Answered> corrected = List.of(asked(AssessmentTest.calm(), 5), recorded);
+    assertThat(Answered.leftOn(corrected)).isNotEmpty();
+    List<Answered> slip =
+        List.of(asked(AssessmentTest.calm(), 5), asked(sign(EmergencySign.ELECTRIC), 0));
+    assertThat(Answered.leftOn(slip)).isEmpty();
+  }
+
+  /** A client who renews says nothing of the arm; what was known of it still limits. */
+  @Test
+  void armSymptomsAreCarriedByARenewal() {
+    Screening arm = AssessmentTest.calm().with(Set.of(), Set.of(), true);
+    Answered renewal =
+        answered(AssessmentTest.calm(), Answered.Source.RENEWAL, 60, Optional.empty());
+    assertThat(Answered.inForce(List.of(renewal, asked(arm, 0))).armSymptoms()).isTrue();
+    assertThat(Answered.inForce(List.of(renewal, asked(AssessmentTest.calm(), 0))).armSymptoms())
+        .isFalse();
+  }
 }
