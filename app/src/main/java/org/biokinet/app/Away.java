@@ -9,6 +9,7 @@ import java.nio.charset.StandardCharsets;
 import java.sql.SQLException;
 import java.sql.SQLNonTransientConnectionException;
 import java.sql.SQLTransientConnectionException;
+import java.util.Objects;
 import java.util.Optional;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
@@ -30,6 +31,9 @@ class Away extends OncePerRequestFilter {
 
   /** SQL states of this class are faults of the connection (ISO/IEC 9075). */
   private static final String CONNECTION = "08";
+
+  /** What the pool says of a connection that it has given up, when a rollback comes to it. */
+  private static final String CLOSED = "Connection is closed";
 
   private static final int SECONDS = 10;
 
@@ -54,14 +58,16 @@ class Away extends OncePerRequestFilter {
 
   private static boolean databaseAway(Throwable e) {
     for (Throwable t = e; t != null; t = t.getCause() == t ? null : t.getCause()) {
-      if (t instanceof SQLTransientConnectionException
-          || t instanceof SQLNonTransientConnectionException
-          || (t instanceof SQLException s
-              && Optional.ofNullable(s.getSQLState()).orElse("").startsWith(CONNECTION))) {
-        return true;
-      }
+      if (t instanceof SQLException s && ofConnection(s)) return true;
     }
     return false;
+  }
+
+  private static boolean ofConnection(SQLException e) {
+    return e instanceof SQLTransientConnectionException
+        || e instanceof SQLNonTransientConnectionException
+        || Objects.requireNonNullElse(e.getSQLState(), "").startsWith(CONNECTION)
+        || CLOSED.equals(e.getMessage());
   }
 
   private void answer(HttpServletRequest request, HttpServletResponse response) throws IOException {

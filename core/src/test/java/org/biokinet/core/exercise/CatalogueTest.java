@@ -170,10 +170,19 @@ class CatalogueTest {
     refused(good.replace("start: 3x10s", "start: 3 x 10 s"), words, "write 3x10s");
     refused(good.replace("start: 3x10s", "start: 10"), words, "seconds or breaths");
     refused(good.replace("  mode: iso\n", ""), words, "does not say its mode");
-    refused(
-        good,
-        Map.of("en", "chin-tuck\n  name: x\n  move: Tilt {way}\n  how: h\n  feel: f\n"),
-        "{way} has no meaning");
+  }
+
+  /** Words are checked when they come in; what was shared once is read for ever. */
+  @Test
+  void wordsAreCheckedWhenTheyComeIn() {
+    String facts = catalogue.snapshot(List.of("chin-tuck")).facts();
+    Catalogue.Snapshot wrong =
+        new Catalogue.Snapshot(
+            facts, Map.of("en", "chin-tuck\n  name: x\n  move: Tilt {way}\n  how: h\n  feel: f\n"));
+    assertThatThrownBy(() -> catalogue.with(wrong, Set.of()))
+        .isInstanceOf(CatalogueException.class)
+        .hasMessageContaining("{way} has no meaning");
+    assertThat(Catalogue.of(wrong).find("chin-tuck")).isPresent();
   }
 
   private static void refused(String facts, Map<String, String> words, String message) {
