@@ -163,6 +163,30 @@ class PeopleTest extends AppTest {
     signIn(email, NEW_PASSWORD, "/");
   }
 
+  /** What a spreadsheet would take for a formula is told apart however it is dressed up. */
+  @Test
+  void noCellOfTheExportIsAFormula() throws Exception {
+    Practice practice = practice();
+    Me owner = person(practice, Role.OWNER);
+    Me me = practitioner(practice);
+    for (String sign :
+        List.of("=", "+", "-", "@", "\u00a0=", "\u200b=", "\uff1d", "\u2212", "\ufeff \uff20")) {
+      clients.add(me, Contact.of(sign + "1+1 Example", LISBON), Circumstances.of(""));
+    }
+    String csv =
+        mvc.perform(as(owner, get("/practice/audit/export.csv")))
+            .andReturn()
+            .getResponse()
+            .getContentAsString();
+    assertThat(csv.lines().filter(l -> l.contains("1+1 Example")))
+        .hasSize(9)
+        .allMatch(l -> l.contains(",'") || l.contains(",\"'"));
+    mvc.perform(as(owner, get("/practice/audit")))
+        .andExpect(content().string(containsString("audit exported")));
+    String odd = "/practice/audit?from=%2B999999999-12-31&to=-999999999-01-01&page=2147483647";
+    mvc.perform(as(owner, get(java.net.URI.create(odd)))).andExpect(status().isOk());
+  }
+
   /** The server ends a session after the time by which the pages cover themselves. */
   @Test
   void oneIdleTimeForServerAndPages() throws Exception {

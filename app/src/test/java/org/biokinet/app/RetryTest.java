@@ -15,15 +15,9 @@ class RetryTest extends AppTest {
   @Autowired Told told;
 
   private int tries(RuntimeException... failures) {
-    told.tries = 0;
-    told.failures.clear();
-    told.failures.addAll(List.of(failures));
-    try {
-      assertThat(told.change()).isTrue();
-      return told.tries;
-    } finally {
-      told.failures.clear();
-    }
+    told.toFail(List.of(failures));
+    assertThat(told.change()).isTrue();
+    return told.tries();
   }
 
   @Test
@@ -39,6 +33,6 @@ class RetryTest extends AppTest {
   void anythingElseIsNot() {
     assertThatThrownBy(() -> tries(new IllegalStateException("a fault")))
         .isInstanceOf(IllegalStateException.class);
-    assertThat(told.tries).isEqualTo(1);
+    assertThat(told.tries()).isEqualTo(1);
   }
 }

@@ -2,6 +2,7 @@ package org.biokinet.app;
 
 import java.util.ArrayDeque;
 import java.util.Deque;
+import java.util.List;
 import org.biokinet.app.support.Changes;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
@@ -9,8 +10,18 @@ import org.springframework.transaction.support.TransactionSynchronizationManager
 /** A change that fails as it is told to. */
 @Component
 class Told {
-  final Deque<RuntimeException> failures = new ArrayDeque<>();
-  int tries;
+  private final Deque<RuntimeException> failures = new ArrayDeque<>();
+  private int tries;
+
+  public void toFail(List<RuntimeException> with) {
+    tries = 0;
+    failures.clear();
+    failures.addAll(with);
+  }
+
+  public int tries() {
+    return tries;
+  }
 
   /** Whether it was made in a transaction. */
   @Changes
