@@ -145,7 +145,7 @@ class ProgramDocumentTest {
             "{\"exercise\":\"nothing\",\"dose\":\"1\"}",
             "{\"dose\":\"1\"}",
             "{\"exercise\":\"chin-tuck\"}",
-            "{\"exercise\":\"chin-tuck\",\"dose\":\"3 x 10 s\",\"position\":\"kneel\",\"more\":1}",
+            "{\"exercise\":\"chin-tuck\",\"dose\":\"3x10\",\"position\":\"kneel\",\"more\":1}",
             "{\"exercise\":\"chin-tuck\",\"dose\":\"3x10s\",\"order\":\"block\",\"lead\":\"up\"}",
             "{\"exercise\":\"upper-trap-stretch\",\"dose\":\"30s\",\"order\":\"x\",\"priority\":1}");
     List<String> faults = faults(program("\"lead\":\"middle\",\"length\":\"endless\"", items));
@@ -157,7 +157,7 @@ class ProgramDocumentTest {
         .anyMatch(f -> f.startsWith("4: exercise: nothing is not in the catalogue"))
         .contains("7: order: chin-tuck has no sides", "6: \"more\" is unknown")
         .anyMatch(f -> f.startsWith("5: dose: a text such as \"3x10s\""))
-        .anyMatch(f -> f.startsWith("6: dose \"3 x 10 s\": ") && f.contains("would be right: "))
+        .anyMatch(f -> f.startsWith("6: dose \"3x10\": ") && f.contains("would be right: "))
         .anyMatch(
             f -> f.startsWith("6: position: chin-tuck is done in ") && f.endsWith("\"kneel\""))
         .anyMatch(f -> f.startsWith("8: order: ") && f.endsWith("not \"x\""))
