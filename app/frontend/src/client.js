@@ -1,5 +1,7 @@
 // Every client page sends what an earlier session left waiting.
 import "./map.js";
-import { flush } from "./queue.js";
+import { flush, refused } from "./queue.js";
 
-flush();
+flush().then(() => {
+  document.getElementById("not-taken")?.toggleAttribute("hidden", refused() === 0);
+});

@@ -37,6 +37,9 @@ export function flush() {
 /** The first that waits for this client; what waits for another one waits until they are back. */
 const next = () => read().find((e) => CLIENT && e.client === CLIENT && !e.refused);
 
+/** How many of this client's the server has not taken: no upload to it, kept here. */
+export const refused = () => read().filter((e) => e.client === CLIENT && e.refused).length;
+
 async function send() {
   if (!next()) return "sent";
   let token;
@@ -45,7 +48,7 @@ async function send() {
   } catch {
     return "waiting";
   }
-  let refused = false;
+  let sentBack = false;
   // Read anew each time: more may have been put here meanwhile.
   for (let entry = next(); entry; entry = next()) {
     let answer;
@@ -68,12 +71,12 @@ async function send() {
       // It is no upload to the server; it is kept here and does not hold up what comes after.
       const { uploadId } = entry.body;
       write(read().map((e) => (e.body.uploadId === uploadId ? { ...e, refused: true } : e)));
-      refused = true;
+      sentBack = true;
     } else {
       return "waiting";
     }
   }
-  return refused ? "refused" : "sent";
+  return sentBack ? "refused" : "sent";
 }
 
 window.addEventListener("online", () => flush());

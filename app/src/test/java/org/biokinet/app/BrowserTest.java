@@ -304,6 +304,14 @@ class BrowserTest extends WithBrowser {
     openLink(phone, "/c/" + again.token(), again.pin());
     phone.waitForFunction("() => JSON.parse(localStorage.getItem('biokinet.queue')).length === 0");
     assertThat(sessions.page(client.getId(), 0, 1)).hasSize(1);
+    // What the server has not taken for an upload stays here, and says so to whom it belongs.
+    assertThat(phone.locator("#not-taken")).isHidden();
+    phone.evaluate(
+        "client => localStorage.setItem('biokinet.queue', JSON.stringify("
+            + "[{url: '/me/sessions', body: {uploadId: 'x'}, client, refused: true}]))",
+        client.getId().toString());
+    phone.reload();
+    assertThat(phone.locator("#not-taken")).isVisible();
     complaints.removeIf(c -> c.contains("ERR_INTERNET_DISCONNECTED"));
   }
 
