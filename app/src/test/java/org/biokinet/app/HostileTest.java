@@ -9,7 +9,11 @@ import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import com.fasterxml.jackson.databind.node.TextNode;
 import jakarta.servlet.http.Cookie;
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
@@ -22,11 +26,13 @@ import java.util.concurrent.ConcurrentSkipListMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.biokinet.app.account.Me;
 import org.biokinet.app.account.Practice;
 import org.biokinet.app.account.Role;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.session.SessionRow.Ended;
+import org.biokinet.core.dose.Pace;
 import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -54,7 +60,10 @@ import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandl
 class HostileTest extends AppTest {
 
   private static final long SEED = 14;
-  private static final int ROUNDS = 3;
+  private static final int ROUNDS = 2;
+
+  /** A day that Java knows and no database. */
+  private static final String LONG_AGO = "-999999999-01-01";
 
   private static final List<String> ODD =
       List.of(
@@ -71,7 +80,7 @@ class HostileTest extends AppTest {
           "null",
           "true",
           "+999999999-12-31",
-          "-999999999-01-01",
+          LONG_AGO,
           "2026-02-30",
           "{x}",
           "${7*7}",
@@ -119,7 +128,28 @@ class HostileTest extends AppTest {
           Map.entry("band", List.of("acsm")),
           Map.entry("note", List.of("called")),
           Map.entry("reEntry", List.of("false")),
-          Map.entry("on", List.of("true")));
+          Map.entry("on", List.of("true")),
+          Map.entry("anyway", List.of("yes")),
+          Map.entry("birthDate", List.of("1985-05-17")),
+          Map.entry("consent", List.of("2026-01-05")),
+          Map.entry("email", List.of("ada@client.example")),
+          Map.entry("phone", List.of("555 0177")),
+          Map.entry("positions", List.of("chair")),
+          Map.entry("equipment", List.of("")),
+          Map.entry("shifts", List.of("")),
+          Map.entry("hand", List.of("")),
+          Map.entry("team", List.of("")),
+          Map.entry("work", List.of("forecaster")),
+          Map.entry("activity-1", List.of("parking")),
+          Map.entry("rated-1", List.of("4")),
+          Map.entry("wanted-1", List.of("9")),
+          Map.entry("signs", List.of("")),
+          Map.entry("flags", List.of("")),
+          Map.entry("conditions", List.of("")),
+          Map.entry("settles", List.of("10-min")),
+          Map.entry("arm", List.of("no")),
+          Map.entry("provoked", List.of("no")),
+          Map.entry("news", List.of("no")));
 
   /** Lines about who did what, and about the tries themselves; they are written of anything. */
   private static final String BESIDE = "audit|throttle|sign_in|SPRING_SESSION.*|flyway.*";
@@ -219,7 +249,10 @@ class HostileTest extends AppTest {
         for (String odd : ODD) ask(route, who, mine, theirs, Map.of(name, odd));
       }
       if (route.form()) {
-        for (String name : FIELDS) ask(route, who, mine, theirs, Map.of(name, odd()));
+        for (String name : FIELDS) {
+          ask(route, who, mine, theirs, Map.of(name, odd()));
+          ask(route, who, mine, theirs, Map.of(name, LONG_AGO));
+        }
       }
       for (Asker asker : askers) {
         for (int i = 0; i < ROUNDS; i++) ask(route, asker, mine, theirs, Map.of());
@@ -350,7 +383,8 @@ class HostileTest extends AppTest {
     if (random.nextDouble() > wellMeant) {
       return random.nextInt(6) == 0 ? theirs.getId().toString() : odd();
     }
-    if (name.matches("id|client|duplicate|practitioner|photograph|about|token")) {
+    if (name.equals("practitioner")) return mine.practitionerId().toString();
+    if (name.matches("id|client|duplicate|photograph|about|token")) {
       return mine.getId().toString();
     }
     List<String> good = WELL_MEANT.getOrDefault(name, List.of("1"));
@@ -361,53 +395,27 @@ class HostileTest extends AppTest {
     return ODD.get(random.nextInt(ODD.size()));
   }
 
-  /** Names of fields, as the forms have them. */
-  private static final List<String> FIELDS =
-      List.of(
-          "name",
-          "birthDate",
-          "phone",
-          "email",
-          "zone",
-          "language",
-          "work",
-          "deskHours",
-          "screens",
-          "shifts",
-          "hand",
-          "minutes",
-          "timesPerDay",
-          "consent",
-          "practitioner",
-          "team",
-          "goal-0",
-          "by-0",
-          "positions",
-          "equipment",
-          "signs",
-          "flags",
-          "conditions",
-          "settles",
-          "provoked",
-          "worst",
-          "baseline",
-          "item-0",
-          "item-1",
-          "setUp",
-          "enter",
-          "ease",
-          "targets",
-          "group",
-          "mode",
-          "start",
-          "words",
-          "cues",
-          "change",
-          "to",
-          "now",
-          "best",
-          "global",
-          "breath");
+  /** Names of fields, as they stand in the templates. */
+  private static final List<String> FIELDS = fields();
+
+  private static List<String> fields() {
+    // Some are filled into a fragment.
+    TreeSet<String> names =
+        new TreeSet<>(
+            List.of(
+                "birthDate", "phone", "zone", "work", "deskHours", "screens", "minutes", "times"));
+    for (Pace p : Pace.values()) names.add(p.code());
+    Pattern named = Pattern.compile("\\bname=\"\\|?([a-zA-Z0-9-]+)(?:\\$\\{[^}]*})?\\|?\"");
+    try (Stream<Path> files = Files.walk(Path.of("src/main/resources/templates"))) {
+      for (Path file : files.filter(f -> f.toString().endsWith(".html")).toList()) {
+        Matcher m = named.matcher(Files.readString(file));
+        while (m.find()) names.add(m.group(1) + (m.group(1).endsWith("-") ? "1" : ""));
+      }
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+    return List.copyOf(names);
+  }
 
   /** A session with some of its fields bent; or no session at all. */
   private String body(Client mine, double wellMeant) throws Exception {

@@ -19,6 +19,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.atomic.AtomicInteger;
+import org.biokinet.app.account.Audit;
 import org.biokinet.app.account.Me;
 import org.biokinet.app.account.PeopleService;
 import org.biokinet.app.account.Practice;
@@ -41,6 +42,7 @@ class PeopleTest extends AppTest {
   private static final String NEW_PASSWORD = "four words without sense";
 
   @Autowired PeopleService people;
+  @Autowired Audit audit;
   @Autowired WorklistService worklist;
   @Autowired FindByIndexNameSessionRepository<? extends Session> webSessions;
 
@@ -161,6 +163,30 @@ class PeopleTest extends AppTest {
                 .param("again", NEW_PASSWORD))
         .andExpect(flash().attributeExists("passwordChanged"));
     signIn(email, NEW_PASSWORD, "/");
+  }
+
+  /** Whoever saw something of a client, on whatever page, stands in the list. */
+  @Test
+  void everyWayOfSeeingIsInTheAudit() throws Exception {
+    Practice practice = practice();
+    Me me = practitioner(practice);
+    Client client = client(me);
+    share(me, client, "chin-tuck", "3x5s");
+    String id = client.getId().toString();
+    mvc.perform(as(me, get("/clients/" + id + "/versions/1.json"))).andExpect(status().isOk());
+    assertThat(audit.count(client.getId(), "saw")).isEqualTo(1);
+    mvc.perform(as(person(practice, Role.FRONT_DESK), get("/desk/" + id)))
+        .andExpect(status().isOk());
+    assertThat(audit.count(client.getId(), "saw")).isEqualTo(2);
+    for (int i = 0; i < 3; i++) {
+      mvc.perform(as(me, get("/clients/" + id + "/plan/live").param("key", "v1-1")))
+          .andExpect(status().isOk());
+    }
+    assertThat(audit.count(client.getId(), "saw")).as("parts of one page").isEqualTo(3);
+    clock.moveTo(clock.instant().plus(Duration.ofMinutes(20)));
+    mvc.perform(as(me, get("/clients/" + id + "/plan/live").param("key", "v1-1")))
+        .andExpect(status().isOk());
+    assertThat(audit.count(client.getId(), "saw")).isEqualTo(4);
   }
 
   /** What a spreadsheet would take for a formula is told apart however it is dressed up. */

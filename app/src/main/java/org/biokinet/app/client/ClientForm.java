@@ -126,10 +126,7 @@ record ClientForm(
       problems.put("email", "A mail address such as ines@example.org, or nothing.");
     }
     if (!get("birthDate").isEmpty()) {
-      Optional<LocalDate> day = day("birthDate");
-      if (day.isEmpty()
-          || day.get().isAfter(today)
-          || day.get().isBefore(today.minusYears(OLDEST))) {
+      if (day("birthDate").filter(d -> past(d, today)).isEmpty()) {
         problems.put("birthDate", "A date in the past, such as 17 May 1985.");
       }
     }
@@ -150,7 +147,7 @@ record ClientForm(
     whole(problems, "screens", 0, MOST_SCREENS);
     whole(problems, "minutes", 1, MOST_MINUTES);
     whole(problems, "times", 1, MOST_TIMES);
-    if (!get("consent").isEmpty() && day("consent").filter(d -> !d.isAfter(today)).isEmpty()) {
+    if (!get("consent").isEmpty() && day("consent").filter(d -> past(d, today)).isEmpty()) {
       problems.put("consent", "The day on which the client agreed, today or before.");
     }
     if (read(Position.class, positions).isEmpty()) {
@@ -216,6 +213,11 @@ record ClientForm(
     } catch (DateTimeException e) {
       return Optional.empty();
     }
+  }
+
+  /** A day in somebody's life. */
+  private static boolean past(LocalDate day, LocalDate today) {
+    return !day.isAfter(today) && !day.isBefore(today.minusYears(OLDEST));
   }
 
   /** Only of a form without contact problems. */
