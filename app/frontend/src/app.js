@@ -95,6 +95,13 @@ function cover() {
 async function lockIfIdle() {
   if (!lock || document.body.classList.contains("locked-away") || !idle()) return;
   cover();
+  // All tabs find at the same moment that nobody is here; one of them signs out.
+  if (navigator.locks) await navigator.locks.request(LOCKED, signOut);
+  else await signOut();
+}
+async function signOut() {
+  const when = (key) => Number(localStorage.getItem(key));
+  if (when(LOCKED) > when(ACTIVE)) return;
   localStorage.setItem(LOCKED, String(Date.now()));
   const { header, value } = token();
   await fetch("/sign-out", { method: "POST", headers: { [header]: value } }).catch(() => {});
