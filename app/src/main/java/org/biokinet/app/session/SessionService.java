@@ -220,7 +220,8 @@ public class SessionService {
   /** As it came, once, and put before the practitioner. */
   private void keepUnread(ClientMe me, Sent.Unread<?> unread, String what) {
     if (!keepBeside(me, unread)) return;
-    String said = cut("a %s could not be read: %s".formatted(what, unread.why()), 300);
+    String it = what.equals("session") ? "it" : "its " + what;
+    String said = cut("%s could not be read: %s".formatted(it, unread.why()), 300);
     clients.happened(me.id(), ClientEvent.Kind.WHILE_CLOSED, null, said);
     if (unread.stopped()) stopped(me, unread.reason());
     audit.changedByClient(me.practiceId(), me.id(), what + " not read", said);
