@@ -34,14 +34,14 @@ import org.biokinet.app.program.ProgramVersion;
 import org.biokinet.app.program.VersionService;
 import org.biokinet.app.screening.Answers;
 import org.biokinet.app.screening.ScreeningService;
-import org.biokinet.app.session.SessionRow;
 import org.biokinet.app.session.SessionService;
 import org.biokinet.app.session.SessionUpload;
 import org.biokinet.app.support.AdjustableClock;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.program.DraftEdit;
 import org.biokinet.core.program.SessionLength;
-import org.biokinet.core.safety.Irritability;
+import org.biokinet.core.screening.Irritability;
+import org.biokinet.core.session.Ended;
 import org.biokinet.core.timeline.Segment;
 import org.biokinet.core.timeline.Timeline;
 import org.junit.jupiter.api.AfterEach;
@@ -145,7 +145,7 @@ abstract class AppTest {
   }
 
   /** A session done in full, started at this instant. */
-  SessionUpload session(Client client, Instant started, SessionRow.Ended ended) {
+  SessionUpload session(Client client, Instant started, Ended ended) {
     VersionService.Replay replay = versions.latest(client).orElseThrow();
     List<Integer> done =
         Timeline.compile(replay.session(Side.LEFT, SessionLength.USUAL)).segments().stream()
@@ -162,7 +162,7 @@ abstract class AppTest {
         "Europe/Lisbon",
         2,
         ended,
-        ended == SessionRow.Ended.STOPPED ? "Stopped in Chin tuck," : "",
+        ended == Ended.STOPPED ? "Stopped in Chin tuck," : "",
         done);
   }
 

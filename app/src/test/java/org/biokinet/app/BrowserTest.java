@@ -24,8 +24,8 @@ import org.biokinet.app.client.LinkService;
 import org.biokinet.app.screening.Answers;
 import org.biokinet.core.cli.Main;
 import org.biokinet.core.program.DraftEdit;
-import org.biokinet.core.safety.Gate;
-import org.biokinet.core.safety.Irritability;
+import org.biokinet.core.screening.Gate;
+import org.biokinet.core.screening.Irritability;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -294,6 +294,8 @@ class BrowserTest extends WithBrowser {
     phone.locator("#end-early").click();
     assertThat(phone.locator("#panel-after [data-outcome]"))
         .hasText(Pattern.compile("Kept on this device"));
+    // Its own page would send it as soon as there is a connection.
+    phone.navigate("about:blank");
     phone.context().setOffline(false);
     openLink(phone, "/c/" + another.token(), another.pin());
     phone.waitForLoadState(LoadState.NETWORKIDLE);

@@ -28,10 +28,10 @@ import org.biokinet.app.client.Goal;
 import org.biokinet.app.program.DraftService;
 import org.biokinet.app.worklist.WorklistService;
 import org.biokinet.core.anatomy.Equipment;
+import org.biokinet.core.anatomy.Means;
 import org.biokinet.core.anatomy.Position;
-import org.biokinet.core.library.Alternatives;
 import org.biokinet.core.program.DraftEdit;
-import org.biokinet.core.safety.Gate;
+import org.biokinet.core.screening.Gate;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
@@ -161,7 +161,7 @@ class ClientTest extends AppTest {
     Circumstances bed =
         Circumstances.of("")
             .with(
-                new Alternatives.Means(
+                new Means(
                     EnumSet.of(Position.CHAIR, Position.SUPINE),
                     EnumSet.of(Equipment.CHAIR, Equipment.BED)));
     Client now = clients.get(me, client.getId());

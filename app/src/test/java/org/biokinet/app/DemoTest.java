@@ -11,7 +11,7 @@ import java.util.TreeSet;
 import org.biokinet.app.account.Me;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.demo.DemoLoader;
-import org.biokinet.core.safety.Gate;
+import org.biokinet.core.screening.Gate;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 

@@ -14,7 +14,7 @@ import org.biokinet.app.account.Role;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.Goal;
 import org.biokinet.app.client.LinkService;
-import org.biokinet.core.safety.Gate;
+import org.biokinet.core.screening.Gate;
 import org.junit.jupiter.api.Test;
 
 /** New clients, screening and the gate, as they are used: by keyboard, and on a phone. */

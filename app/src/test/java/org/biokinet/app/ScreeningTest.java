@@ -29,16 +29,16 @@ import org.biokinet.app.program.DraftService;
 import org.biokinet.app.program.VersionService;
 import org.biokinet.app.screening.Answers;
 import org.biokinet.app.screening.ScreeningService;
-import org.biokinet.app.session.SessionRow;
 import org.biokinet.app.session.SessionUpload;
 import org.biokinet.app.worklist.WorklistService;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.program.DraftEdit;
 import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.progress.Attention;
-import org.biokinet.core.safety.Clearance;
-import org.biokinet.core.safety.Gate;
-import org.biokinet.core.safety.Irritability;
+import org.biokinet.core.screening.Clearance;
+import org.biokinet.core.screening.Gate;
+import org.biokinet.core.screening.Irritability;
+import org.biokinet.core.session.Ended;
 import org.biokinet.core.timeline.Segment;
 import org.biokinet.core.timeline.Timeline;
 import org.junit.jupiter.api.Test;
@@ -207,7 +207,7 @@ class ScreeningTest extends AppTest {
     share(me, client, "chin-tuck", "5x5s");
     clock.moveTo(clock.instant().plusSeconds(60));
     screen(me, client, Set.of(), Set.of("night-pain"), Set.of());
-    sessions.record(asClient(client), session(client, clock.instant(), SessionRow.Ended.FINISHED));
+    sessions.record(asClient(client), session(client, clock.instant(), Ended.FINISHED));
     assertThat(sessions.page(client.getId(), 0, 5).getTotalElements()).isEqualTo(1);
     assertThat(clients.history(client.getId()).open(ClientEvent.Kind.WHILE_CLOSED)).isPresent();
     assertThat(attention(client)).isEqualTo(Attention.WHILE_CLOSED);
@@ -219,10 +219,10 @@ class ScreeningTest extends AppTest {
     Me me = practitioner();
     Client client = client(me);
     share(me, client, "chin-tuck", "5x5s");
-    sessions.record(asClient(client), session(client, clock.instant(), SessionRow.Ended.FINISHED));
+    sessions.record(asClient(client), session(client, clock.instant(), Ended.FINISHED));
     clock.moveTo(clock.instant().plus(Duration.ofDays(15)));
     assertThat(why(client)).isEqualTo(Gate.Why.LONG_PAUSE);
-    sessions.record(asClient(client), session(client, clock.instant(), SessionRow.Ended.FINISHED));
+    sessions.record(asClient(client), session(client, clock.instant(), Ended.FINISHED));
     assertThat(why(client)).isEqualTo(Gate.Why.LONG_PAUSE);
     assertThat(clients.history(client.getId()).open(ClientEvent.Kind.WHILE_CLOSED))
         .hasValueSatisfying(e -> assertThat(e.detail()).contains("no session for 14 days"));
@@ -275,7 +275,7 @@ class ScreeningTest extends AppTest {
             .stream()
             .map(Segment::seconds)
             .toList();
-    SessionUpload whole = session(client, clock.instant(), SessionRow.Ended.FINISHED);
+    SessionUpload whole = session(client, clock.instant(), Ended.FINISHED);
     sessions.record(
         asClient(client),
         new SessionUpload(
@@ -306,12 +306,12 @@ class ScreeningTest extends AppTest {
     Me me = practitioner();
     Client client = client(me);
     share(me, client, "full-neck-circle", "3", "chin-tuck", "3x5s");
-    SessionUpload before = session(client, clock.instant(), SessionRow.Ended.FINISHED);
+    SessionUpload before = session(client, clock.instant(), Ended.FINISHED);
     clock.moveTo(clock.instant().plusSeconds(60));
     screen(me, client, Set.of(), Set.of(), Set.of("cervical-stenosis"));
     sessions.record(asClient(client), before);
     assertThat(attention(client)).as("it was allowed then").isNotEqualTo(Attention.WHILE_CLOSED);
-    SessionUpload stale = session(client, clock.instant(), SessionRow.Ended.FINISHED);
+    SessionUpload stale = session(client, clock.instant(), Ended.FINISHED);
     sessions.record(asClient(client), stale);
     assertThat(sessions.page(client.getId(), 0, 5).getTotalElements()).isEqualTo(2);
     assertThat(attention(client)).isEqualTo(Attention.WHILE_CLOSED);
@@ -334,7 +334,7 @@ class ScreeningTest extends AppTest {
         .andExpect(content().string(containsString("positional vertigo")));
     mvc.perform(get("/me/player?pain=2").cookie(device))
         .andExpect(content().string(containsString("\"paused\":[0]")));
-    sessions.record(asClient(client), session(client, clock.instant(), SessionRow.Ended.FINISHED));
+    sessions.record(asClient(client), session(client, clock.instant(), Ended.FINISHED));
     assertThat(clients.history(client.getId()).open(ClientEvent.Kind.WHILE_CLOSED))
         .hasValueSatisfying(e -> assertThat(e.detail()).contains("more than the screening allows"));
     clock.moveTo(clock.instant().plusSeconds(60));
@@ -354,7 +354,7 @@ class ScreeningTest extends AppTest {
     Me me = practitioner();
     Client client = client(me);
     share(me, client, "upper-trap-stretch", "3x30s");
-    sessions.record(asClient(client), session(client, clock.instant(), SessionRow.Ended.FINISHED));
+    sessions.record(asClient(client), session(client, clock.instant(), Ended.FINISHED));
     Cookie device = device(me, client);
     clock.moveTo(clock.instant().plus(Duration.ofDays(15)));
     assertThat(why(client)).isEqualTo(Gate.Why.LONG_PAUSE);
@@ -374,7 +374,7 @@ class ScreeningTest extends AppTest {
         Timeline.compile(half.session(Side.LEFT, SessionLength.USUAL)).segments().stream()
             .map(Segment::seconds)
             .toList();
-    SessionUpload full = session(client, clock.instant(), SessionRow.Ended.FINISHED);
+    SessionUpload full = session(client, clock.instant(), Ended.FINISHED);
     sessions.record(
         asClient(client),
         new SessionUpload(
@@ -387,13 +387,13 @@ class ScreeningTest extends AppTest {
             full.startedAt(),
             full.zone(),
             2,
-            SessionRow.Ended.FINISHED,
+            Ended.FINISHED,
             "",
             done));
     assertThat(sessions.page(client.getId(), 0, 1).getContent().get(0).stretchLeft()).isEqualTo(30);
     assertThat(clients.history(client.getId()).open(ClientEvent.Kind.WHILE_CLOSED)).isEmpty();
     clock.moveTo(clock.instant().plusSeconds(60));
-    sessions.record(asClient(client), session(client, clock.instant(), SessionRow.Ended.FINISHED));
+    sessions.record(asClient(client), session(client, clock.instant(), Ended.FINISHED));
     assertThat(clients.history(client.getId()).open(ClientEvent.Kind.WHILE_CLOSED))
         .as("the full doses were not open")
         .isPresent();
@@ -459,7 +459,7 @@ class ScreeningTest extends AppTest {
     assertThat(why(client)).isEqualTo(Gate.Why.LAPSED);
     screen(me, client, Set.of(), Set.of(), Set.of());
     assertThat(screenings.gate(client).open()).isTrue();
-    sessions.record(asClient(client), session(client, clock.instant(), SessionRow.Ended.FINISHED));
+    sessions.record(asClient(client), session(client, clock.instant(), Ended.FINISHED));
     clock.moveTo(clock.instant().plus(Duration.ofDays(15)));
     assertThat(why(client)).isEqualTo(Gate.Why.LONG_PAUSE);
   }
@@ -469,7 +469,7 @@ class ScreeningTest extends AppTest {
     Me me = practitioner();
     Client client = client(me);
     share(me, client, "chin-tuck", "5x5s");
-    sessions.record(asClient(client), session(client, clock.instant(), SessionRow.Ended.STOPPED));
+    sessions.record(asClient(client), session(client, clock.instant(), Ended.STOPPED));
     assertThat(why(client)).isEqualTo(Gate.Why.STOPPED);
     assertThat(attention(client)).isEqualTo(Attention.STOPPED);
     clock.moveTo(clock.instant().plusSeconds(60));
@@ -528,8 +528,7 @@ class ScreeningTest extends AppTest {
         List.of(
             c -> screen(me, c, Set.of("legs"), Set.of(), Set.of()),
             c -> screen(me, c, Set.of(), Set.of("fever"), Set.of()),
-            c ->
-                sessions.record(asClient(c), session(c, clock.instant(), SessionRow.Ended.STOPPED)),
+            c -> sessions.record(asClient(c), session(c, clock.instant(), Ended.STOPPED)),
             c -> clients.beginEpisode(me, c.getId(), "the other shoulder"),
             c -> clients.archive(me, c.getId()));
     for (Consumer<Client> close : closing) {
@@ -555,7 +554,7 @@ class ScreeningTest extends AppTest {
     share(me, client, "full-neck-circle", "3", "chin-tuck", "3x5s");
     clock.moveTo(clock.instant().plusSeconds(60));
     screen(me, client, Set.of(), Set.of(), Set.of("cervical-stenosis"));
-    SessionUpload whole = session(client, clock.instant(), SessionRow.Ended.EARLY);
+    SessionUpload whole = session(client, clock.instant(), Ended.EARLY);
     List<Segment> segments =
         Timeline.compile(
                 versions.latest(client).orElseThrow().session(Side.LEFT, SessionLength.USUAL))

@@ -33,13 +33,13 @@ import org.biokinet.app.client.Client;
 import org.biokinet.app.client.Contact;
 import org.biokinet.app.session.CheckInUpload;
 import org.biokinet.app.session.SessionRow;
-import org.biokinet.app.session.SessionRow.Ended;
 import org.biokinet.app.session.SessionUpload;
 import org.biokinet.app.worklist.WorklistService;
 import org.biokinet.core.anatomy.Side;
-import org.biokinet.core.figure.Figure;
+import org.biokinet.core.dose.Pain;
+import org.biokinet.core.figure.draw.Figure;
 import org.biokinet.core.program.SessionLength;
-import org.biokinet.core.safety.PainBefore;
+import org.biokinet.core.session.Ended;
 import org.biokinet.core.timeline.Segment;
 import org.biokinet.core.timeline.Timeline;
 import org.hamcrest.Matchers;
@@ -562,7 +562,7 @@ class SessionTest extends AppTest {
     Me me = practitioner();
     Client client = client(me);
     share(me, client, "chin-tuck", "3x10s");
-    sessions.refusedStart(asClient(client), new PainBefore(8));
+    sessions.refusedStart(asClient(client), new Pain(8));
     screen(me, client, Set.of(), Set.of("weakness"), Set.of());
     mvc.perform(as(me, get("/clients/" + client.getId() + "/do")))
         .andExpect(content().string(containsString("Examine first")))

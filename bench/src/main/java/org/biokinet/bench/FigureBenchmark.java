@@ -3,7 +3,7 @@ package org.biokinet.bench;
 import java.util.concurrent.TimeUnit;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.exercise.Catalogue;
-import org.biokinet.core.figure.Figure;
+import org.biokinet.core.figure.draw.Figure;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
 import org.openjdk.jmh.annotations.Fork;

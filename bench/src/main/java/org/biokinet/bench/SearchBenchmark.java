@@ -10,7 +10,7 @@ import java.util.concurrent.TimeUnit;
 import org.biokinet.core.exercise.Catalogue;
 import org.biokinet.core.exercise.Exercise;
 import org.biokinet.core.exercise.OwnExercise;
-import org.biokinet.core.library.Search;
+import org.biokinet.core.search.Search;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
 import org.openjdk.jmh.annotations.Fork;

@@ -23,13 +23,15 @@ class LayersTest {
           "anatomy",
           "dose",
           "exercise",
-          "figure",
-          "library",
+          "figure.body",
+          "figure.draw",
+          "search",
           "program",
           "timeline",
           "ledger",
-          "safety",
+          "screening",
           "measure",
+          "session",
           "progress",
           "cli");
 

@@ -29,6 +29,11 @@ public enum Role {
     return this != FRONT_DESK;
   }
 
+  /** Whether the practice itself is theirs to keep. */
+  public boolean owner() {
+    return this == OWNER;
+  }
+
   /** The doors that are open, as the security chain names them. */
   public List<String> authorities() {
     Stream<Role> all = this == OWNER ? Stream.of(OWNER, PRACTITIONER) : Stream.of(this);

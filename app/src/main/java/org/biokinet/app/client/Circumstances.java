@@ -10,8 +10,8 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.biokinet.core.anatomy.Coded;
 import org.biokinet.core.anatomy.Equipment;
+import org.biokinet.core.anatomy.Means;
 import org.biokinet.core.anatomy.Position;
-import org.biokinet.core.library.Alternatives;
 
 /**
  * How a client works and lives, as far as a program has to fit it.
@@ -28,7 +28,7 @@ public record Circumstances(
     OptionalInt screens,
     Optional<Shifts> shifts,
     Optional<Hand> hand,
-    Alternatives.Means means,
+    Means means,
     OptionalInt minutes,
     OptionalInt timesPerDay,
     Optional<LocalDate> consent) {
@@ -83,13 +83,13 @@ public record Circumstances(
         OptionalInt.empty(),
         Optional.empty(),
         Optional.empty(),
-        new Alternatives.Means(EnumSet.allOf(Position.class), USUAL_EQUIPMENT),
+        new Means(EnumSet.allOf(Position.class), USUAL_EQUIPMENT),
         OptionalInt.empty(),
         OptionalInt.empty(),
         Optional.empty());
   }
 
-  public Circumstances with(Alternatives.Means other) {
+  public Circumstances with(Means other) {
     return new Circumstances(
         work, deskHours, screens, shifts, hand, other, minutes, timesPerDay, consent);
   }

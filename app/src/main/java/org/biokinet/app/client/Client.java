@@ -22,10 +22,10 @@ import java.util.Set;
 import java.util.UUID;
 import org.biokinet.app.support.Row;
 import org.biokinet.core.anatomy.Equipment;
+import org.biokinet.core.anatomy.Means;
 import org.biokinet.core.anatomy.Position;
 import org.biokinet.core.dose.Pacing;
-import org.biokinet.core.library.Alternatives;
-import org.biokinet.core.safety.Screening;
+import org.biokinet.core.screening.Screening;
 import org.jspecify.annotations.Nullable;
 
 /** A person who is treated. */
@@ -155,8 +155,8 @@ public class Client extends Row {
   }
 
   /** Positions that the client can take, and what is at home. */
-  public Alternatives.Means means() {
-    return new Alternatives.Means(
+  public Means means() {
+    return new Means(
         Circumstances.read(Position.class, positions),
         Circumstances.read(Equipment.class, equipment));
   }

@@ -18,8 +18,8 @@ import java.util.UUID;
 import org.biokinet.app.support.Addresses;
 import org.biokinet.core.anatomy.Coded;
 import org.biokinet.core.anatomy.Equipment;
+import org.biokinet.core.anatomy.Means;
 import org.biokinet.core.anatomy.Position;
-import org.biokinet.core.library.Alternatives;
 import org.springframework.util.MultiValueMap;
 
 /**
@@ -51,7 +51,7 @@ record ClientForm(
     typed.put("zone", zone.getId());
     typed.put("language", Locale.ENGLISH.getLanguage());
     typed.put("practitioner", practitioner.toString());
-    Alternatives.Means usual = Circumstances.of("").means();
+    Means usual = Circumstances.of("").means();
     return new ClientForm(typed, codes(usual.positions()), codes(usual.equipment()), Set.of());
   }
 
@@ -239,7 +239,7 @@ record ClientForm(
         number("screens", 0, MOST_SCREENS),
         Coded.find(Circumstances.Shifts.class, get("shifts")),
         Coded.find(Circumstances.Hand.class, get("hand")),
-        new Alternatives.Means(read(Position.class, positions), read(Equipment.class, equipment)),
+        new Means(read(Position.class, positions), read(Equipment.class, equipment)),
         number("minutes", 1, MOST_MINUTES),
         number("times", 1, MOST_TIMES),
         day("consent"));

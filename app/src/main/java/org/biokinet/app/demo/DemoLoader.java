@@ -34,7 +34,6 @@ import org.biokinet.app.program.VersionService;
 import org.biokinet.app.screening.Answers;
 import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.app.session.CheckInUpload;
-import org.biokinet.app.session.SessionRow;
 import org.biokinet.app.session.SessionService;
 import org.biokinet.app.session.SessionUpload;
 import org.biokinet.app.support.AdjustableClock;
@@ -47,7 +46,8 @@ import org.biokinet.core.measure.Questionnaire;
 import org.biokinet.core.measure.Readings;
 import org.biokinet.core.program.DraftEdit;
 import org.biokinet.core.program.SessionLength;
-import org.biokinet.core.safety.Irritability;
+import org.biokinet.core.screening.Irritability;
+import org.biokinet.core.session.Ended;
 import org.biokinet.core.timeline.Segment;
 import org.biokinet.core.timeline.Timeline;
 import org.jspecify.annotations.Nullable;
@@ -253,7 +253,7 @@ public class DemoLoader implements ApplicationRunner {
         List.of(
             new String[] {"neck-rotation", "5"}, new String[] {"upper-trap-stretch", "2x15s @3"}));
     at(1, 6 * 60);
-    record(yusuf, 1, 6 * 60, 4, SessionRow.Ended.STOPPED);
+    record(yusuf, 1, 6 * 60, 4, Ended.STOPPED);
   }
 
   /** One for each closed gate; nobody of them has a program yet. */
@@ -451,12 +451,12 @@ public class DemoLoader implements ApplicationRunner {
 
   private void perform(
       Client client, int daysBack, int minute, int before, int highest, int felt, String note) {
-    UUID id = record(client, daysBack, minute, before, SessionRow.Ended.FINISHED);
+    UUID id = record(client, daysBack, minute, before, Ended.FINISHED);
     sessions.record(
         asClient(client), new CheckInUpload(UUID.randomUUID(), id, highest, felt, note));
   }
 
-  private UUID record(Client client, int daysBack, int minute, int before, SessionRow.Ended ended) {
+  private UUID record(Client client, int daysBack, int minute, int before, Ended ended) {
     VersionService.Replay replay = versions.latest(client).orElseThrow();
     Side lead = sessions.nextLead(client.getId());
     List<Integer> done =
@@ -480,7 +480,7 @@ public class DemoLoader implements ApplicationRunner {
             ZONE.getId(),
             before,
             ended,
-            ended == SessionRow.Ended.STOPPED ? "Stopped in Upper trapezius stretch," : "",
+            ended == Ended.STOPPED ? "Stopped in Upper trapezius stretch," : "",
             done));
     return id;
   }

@@ -6,8 +6,8 @@ import java.util.Locale;
 import java.util.Optional;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.exercise.Exercise;
-import org.biokinet.core.figure.Figure;
-import org.biokinet.core.figure.View;
+import org.biokinet.core.figure.body.View;
+import org.biokinet.core.figure.draw.Figure;
 
 /**
  * The pictures of an exercise as its page shows them: one for each side, or one.

@@ -12,7 +12,7 @@ import org.biokinet.core.dose.DoseWords;
 import org.biokinet.core.exercise.Catalogue;
 import org.biokinet.core.exercise.Exercise;
 import org.biokinet.core.exercise.ExerciseWords;
-import org.biokinet.core.figure.Figure;
+import org.biokinet.core.figure.draw.Figure;
 import org.biokinet.core.program.Ladder;
 
 /**

@@ -4,7 +4,7 @@ import java.util.List;
 import java.util.Locale;
 import org.biokinet.core.exercise.Catalogue;
 import org.biokinet.core.exercise.Exercise;
-import org.biokinet.core.library.Search;
+import org.biokinet.core.search.Search;
 
 /**
  * A practice's exercises as they stand.

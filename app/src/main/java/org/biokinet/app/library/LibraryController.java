@@ -14,6 +14,7 @@ import org.biokinet.app.support.Days;
 import org.biokinet.app.support.NotFound;
 import org.biokinet.core.anatomy.Coded;
 import org.biokinet.core.anatomy.Equipment;
+import org.biokinet.core.anatomy.Means;
 import org.biokinet.core.anatomy.Position;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.anatomy.Tissue;
@@ -22,9 +23,9 @@ import org.biokinet.core.exercise.Catalogue;
 import org.biokinet.core.exercise.Exercise;
 import org.biokinet.core.exercise.Group;
 import org.biokinet.core.exercise.Precaution;
-import org.biokinet.core.figure.Figure;
-import org.biokinet.core.figure.View;
-import org.biokinet.core.library.Alternatives;
+import org.biokinet.core.figure.body.View;
+import org.biokinet.core.figure.draw.Figure;
+import org.biokinet.core.search.Alternatives;
 import org.springframework.http.CacheControl;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -152,7 +153,7 @@ class LibraryController {
     model.addAttribute("entry", EntryView.of(mine.catalogue(), e, Library.LANGUAGE));
     model.addAttribute("can", positions);
     model.addAttribute("has", equipment);
-    model.addAttribute("instead", instead(mine, e, new Alternatives.Means(positions, equipment)));
+    model.addAttribute("instead", instead(mine, e, new Means(positions, equipment)));
     if (fragment) return "library/entry :: instead";
     drawn(mine, e, Optional.empty(), model);
     model.addAttribute("positions", Position.values());
@@ -201,7 +202,7 @@ class LibraryController {
     return chosen;
   }
 
-  private static List<Instead> instead(Library mine, Exercise e, Alternatives.Means means) {
+  private static List<Instead> instead(Library mine, Exercise e, Means means) {
     return new Alternatives(mine.catalogue(), Library.LANGUAGE)
         .of(e, means).stream()
             .limit(MOST_INSTEAD)

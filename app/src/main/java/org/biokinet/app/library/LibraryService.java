@@ -26,7 +26,7 @@ import org.biokinet.core.exercise.Catalogue;
 import org.biokinet.core.exercise.CatalogueException;
 import org.biokinet.core.exercise.OwnExercise;
 import org.biokinet.core.exercise.WordsCheck;
-import org.biokinet.core.figure.PoseCheck;
+import org.biokinet.core.figure.body.PoseCheck;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;

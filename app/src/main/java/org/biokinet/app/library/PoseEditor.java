@@ -14,12 +14,12 @@ import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.exercise.CatalogueException;
 import org.biokinet.core.exercise.Exercise;
 import org.biokinet.core.exercise.OwnExercise;
-import org.biokinet.core.figure.Figure;
-import org.biokinet.core.figure.Joint;
-import org.biokinet.core.figure.Movement;
-import org.biokinet.core.figure.Movements;
-import org.biokinet.core.figure.Pose;
-import org.biokinet.core.figure.View;
+import org.biokinet.core.figure.body.Joint;
+import org.biokinet.core.figure.body.Movement;
+import org.biokinet.core.figure.body.Movements;
+import org.biokinet.core.figure.body.Pose;
+import org.biokinet.core.figure.body.View;
+import org.biokinet.core.figure.draw.Figure;
 import org.springframework.util.LinkedMultiValueMap;
 import org.springframework.util.MultiValueMap;
 

@@ -5,8 +5,8 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import org.biokinet.core.anatomy.Side;
-import org.biokinet.core.figure.BodyOutline;
-import org.biokinet.core.figure.View;
+import org.biokinet.core.figure.body.View;
+import org.biokinet.core.figure.draw.BodyOutline;
 import org.biokinet.core.measure.BodyArea;
 import org.biokinet.core.measure.PainMap;
 

@@ -19,7 +19,8 @@ import org.biokinet.app.client.Goal;
 import org.biokinet.app.client.Station;
 import org.biokinet.core.anatomy.Coded;
 import org.biokinet.core.anatomy.Side;
-import org.biokinet.core.figure.View;
+import org.biokinet.core.dose.TenPoint;
+import org.biokinet.core.figure.body.View;
 import org.biokinet.core.measure.BodyArea;
 import org.biokinet.core.measure.Examination;
 import org.biokinet.core.measure.GlobalRating;
@@ -197,7 +198,7 @@ class MeasureController {
       BodyArea at = BodyArea.find(area).orElseThrow(MeasureController::bad);
       PainMap.Feeling felt =
           Coded.find(PainMap.Feeling.class, feeling).orElseThrow(MeasureController::bad);
-      if (intensity < 0 || intensity > 10) throw bad();
+      if (!TenPoint.valid(intensity)) throw bad();
       measurements.mark(
           me, id, new PainMap.Mark(at, side(side), felt, Math.max(1, intensity)), intensity == 0);
     }

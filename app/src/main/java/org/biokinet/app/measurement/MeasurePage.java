@@ -256,7 +256,8 @@ record MeasurePage(
     if (result instanceof Readings.Result.Value v) {
       return "%.0f° (up to %.0f°%s%s)".formatted(v.mean(), v.largest(), strict, how);
     }
-    if (result instanceof Readings.Result.Inconsistent) return "✕ inconsistent after 6 tries";
+    if (result instanceof Readings.Result.Inconsistent)
+      return "✕ inconsistent after %d tries".formatted(Readings.MOST_TRIES);
     return r.readings().degrees().isEmpty() ? "" : "one more reading";
   }
 
@@ -327,10 +328,7 @@ record MeasurePage(
                 Scale scale = scale(f);
                 String value =
                     score.isPresent()
-                        ? number(score.getAsDouble())
-                            + (q == Questionnaire.NDI
-                                ? " of 50, " + Questionnaire.ndiBand(score.getAsDouble())
-                                : " of 100")
+                        ? number(score.getAsDouble()) + " " + q.outOf(score.getAsDouble())
                         : "too many left out, no score";
                 String change =
                     score.isPresent()
@@ -409,8 +407,7 @@ record MeasurePage(
   }
 
   static Scale scale(Measured.Form f) {
-    if (f.questionnaire() == Questionnaire.QUICK_DASH) return Scale.QUICK_DASH;
-    return f.armSymptoms() ? Scale.NDI_ARM : Scale.NDI;
+    return f.questionnaire().scale(f.armSymptoms());
   }
 
   /** The first value of the episode's visits: changes are told since then. */

@@ -59,6 +59,19 @@ public class MeasurementService {
       DISMISSED,
       ADDED
     }
+
+    public boolean confirmed() {
+      return state == State.CONFIRMED;
+    }
+
+    public boolean dismissed() {
+      return state == State.DISMISSED;
+    }
+
+    /** Whether it is the practitioner's own. */
+    public boolean own() {
+      return state == State.ADDED;
+    }
   }
 
   private final Rows rows;

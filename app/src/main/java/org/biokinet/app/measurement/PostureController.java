@@ -20,7 +20,7 @@ import org.biokinet.app.client.ClientService;
 import org.biokinet.app.client.Station;
 import org.biokinet.app.support.Days;
 import org.biokinet.core.anatomy.Side;
-import org.biokinet.core.figure.SidePhotograph;
+import org.biokinet.core.figure.draw.SidePhotograph;
 import org.biokinet.core.measure.Posture;
 import org.springframework.http.CacheControl;
 import org.springframework.http.HttpStatus;

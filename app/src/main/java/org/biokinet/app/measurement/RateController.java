@@ -13,7 +13,8 @@ import org.biokinet.app.client.ClientService;
 import org.biokinet.app.client.Goal;
 import org.biokinet.core.anatomy.Coded;
 import org.biokinet.core.anatomy.Side;
-import org.biokinet.core.figure.View;
+import org.biokinet.core.dose.TenPoint;
+import org.biokinet.core.figure.body.View;
 import org.biokinet.core.measure.BodyArea;
 import org.biokinet.core.measure.GlobalRating;
 import org.biokinet.core.measure.PainMap;
@@ -117,7 +118,7 @@ class RateController {
     Optional<BodyArea> at = BodyArea.find(area);
     Optional<PainMap.Feeling> felt = Coded.find(PainMap.Feeling.class, feeling);
     boolean known = side.equals("LEFT") || side.equals("RIGHT");
-    if (at.isPresent() && felt.isPresent() && known && intensity >= 0 && intensity <= 10) {
+    if (at.isPresent() && felt.isPresent() && known && TenPoint.valid(intensity)) {
       PainMap.Mark mark =
           new PainMap.Mark(at.get(), Side.valueOf(side), felt.get(), Math.max(1, intensity));
       if (measurements.mark(me, mark, intensity == 0)) return "redirect:/me/renew?map=1";

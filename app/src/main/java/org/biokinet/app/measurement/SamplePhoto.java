@@ -18,8 +18,8 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import javax.imageio.ImageIO;
 import org.biokinet.core.anatomy.Side;
-import org.biokinet.core.figure.SidePhotograph;
-import org.biokinet.core.figure.Vec;
+import org.biokinet.core.figure.body.Vec;
+import org.biokinet.core.figure.draw.SidePhotograph;
 import org.biokinet.core.measure.Posture;
 
 /**

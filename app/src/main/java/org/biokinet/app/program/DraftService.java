@@ -32,8 +32,10 @@ import org.biokinet.core.program.DraftLog;
 import org.biokinet.core.program.Item;
 import org.biokinet.core.program.Program;
 import org.biokinet.core.program.ProgramDocument;
-import org.biokinet.core.safety.Gate;
+import org.biokinet.core.screening.Gate;
+import org.biokinet.core.screening.Permit;
 import org.biokinet.core.timeline.DraftTimeline;
+import org.biokinet.core.timeline.Timeline;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -101,7 +103,6 @@ public class DraftService {
   private final AccountService accounts;
   private final SettingsService settings;
   private final LibraryService library;
-  private final Limits limits;
   private final ScreeningService screenings;
   private final Audit audit;
   private final ObjectMapper json;
@@ -116,7 +117,6 @@ public class DraftService {
       AccountService accounts,
       SettingsService settings,
       LibraryService library,
-      Limits limits,
       ScreeningService screenings,
       Audit audit,
       ObjectMapper json,
@@ -129,7 +129,6 @@ public class DraftService {
     this.accounts = accounts;
     this.settings = settings;
     this.library = library;
-    this.limits = limits;
     this.screenings = screenings;
     this.audit = audit;
     this.json = json;
@@ -235,7 +234,7 @@ public class DraftService {
     if (check.problem().isPresent()) return new Outcome.Refused(state, check.problem().get());
     Program program = check.timeline().orElseThrow().program();
     Optional<String> objection =
-        limits.objections(client, ((Gate.Open) gate).assessment(), program).entrySet().stream()
+        Permit.of(program, client.means(), gate, catalogue).objections().entrySet().stream()
             .findFirst()
             .map(
                 e ->
@@ -257,7 +256,7 @@ public class DraftService {
                 program.title(),
                 ProgramDocument.write(program),
                 write(Catalogue.Snapshot.class, snapshot),
-                VersionService.RULE_SET,
+                Timeline.RULE_SET,
                 check.seconds(),
                 me.id(),
                 clock.instant()));

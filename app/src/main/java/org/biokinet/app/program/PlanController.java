@@ -18,23 +18,23 @@ import org.biokinet.app.library.Library;
 import org.biokinet.app.library.LibraryService;
 import org.biokinet.app.measurement.MeasurementService;
 import org.biokinet.app.screening.ScreeningService;
+import org.biokinet.core.anatomy.Means;
 import org.biokinet.core.anatomy.Position;
+import org.biokinet.core.anatomy.Setting;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.Dose;
 import org.biokinet.core.dose.DoseNotation;
 import org.biokinet.core.dose.Parsed;
 import org.biokinet.core.exercise.Exercise;
 import org.biokinet.core.ledger.Band;
-import org.biokinet.core.library.Alternatives;
 import org.biokinet.core.program.DraftEdit;
 import org.biokinet.core.program.DraftItem;
 import org.biokinet.core.program.Item.Priority;
 import org.biokinet.core.program.Order;
 import org.biokinet.core.program.Program;
-import org.biokinet.core.safety.Allowed;
-import org.biokinet.core.safety.Gate;
-import org.biokinet.core.safety.StartDose;
-import org.biokinet.core.safety.Use;
+import org.biokinet.core.screening.Allowed;
+import org.biokinet.core.screening.Gate;
+import org.biokinet.core.screening.StartDose;
 import org.biokinet.core.timeline.DraftTimeline;
 import org.biokinet.core.timeline.SessionOrder;
 import org.springframework.http.HttpStatus;
@@ -139,7 +139,7 @@ class PlanController {
         .ifPresent(
             a -> {
               for (Exercise e : hits.stream().limit(MOST_HITS).toList()) {
-                a.of(e, Use.Setting.of(e.usualPosition(), client.means())).locks().stream()
+                a.of(e, Setting.of(e.usualPosition(), client.means())).locks().stream()
                     .findFirst()
                     .ifPresent(reason -> locked.put(e.id(), reason.words()));
               }
@@ -180,7 +180,7 @@ class PlanController {
   /** The dose to begin with, as far as the screening lets it be known. */
   private Dose start(Me me, UUID id, Exercise added) {
     Client client = clients.get(me, id);
-    Use.Setting at = Use.Setting.of(added.usualPosition(), client.means());
+    Setting at = Setting.of(added.usualPosition(), client.means());
     return screenings
         .gate(client)
         .answers()
@@ -451,8 +451,8 @@ class PlanController {
     if (gate instanceof Gate.Closed closed) model.addAttribute("closed", closed.why());
     Map<String, Screened> lines = new HashMap<>();
     Library mine = library.of(me.practiceId());
-    Alternatives.Means means = state.client().means();
-    Optional<Allowed> allowed = gate.answers().map(a -> Limits.of(state.client(), a));
+    Means means = state.client().means();
+    Optional<Allowed> allowed = Allowed.of(gate, means, state.client().breathSeconds());
     for (DraftItem item : state.draft().items()) {
       Optional<Exercise> e = mine.catalogue().find(item.exercise());
       if (e.isEmpty()) continue;

@@ -16,7 +16,7 @@ import org.biokinet.core.dose.Parsed;
 import org.biokinet.core.exercise.Catalogue;
 import org.biokinet.core.exercise.Exercise;
 import org.biokinet.core.exercise.ExerciseWords;
-import org.biokinet.core.figure.Figure;
+import org.biokinet.core.figure.draw.Figure;
 import org.biokinet.core.ledger.Band;
 import org.biokinet.core.ledger.Ledger;
 import org.biokinet.core.program.Item.Priority;

@@ -3,16 +3,17 @@ package org.biokinet.app.program;
 import java.util.List;
 import java.util.Optional;
 import org.biokinet.app.library.Library;
+import org.biokinet.core.anatomy.Means;
 import org.biokinet.core.anatomy.Position;
+import org.biokinet.core.anatomy.Setting;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.Dose;
 import org.biokinet.core.dose.DoseNotation;
 import org.biokinet.core.dose.Parsed;
 import org.biokinet.core.exercise.Exercise;
-import org.biokinet.core.library.Alternatives;
-import org.biokinet.core.safety.Allowed;
-import org.biokinet.core.safety.Assessment;
-import org.biokinet.core.safety.Use;
+import org.biokinet.core.screening.Allowed;
+import org.biokinet.core.screening.Assessment;
+import org.biokinet.core.search.Alternatives;
 
 /**
  * What a client's screening and circumstances say to one line of the program.
@@ -34,7 +35,7 @@ public record Screened(boolean refused, boolean struck, String words, Optional<S
       Exercise e,
       Optional<Position> chosen,
       String dose,
-      Alternatives.Means means,
+      Means means,
       Library mine) {
     Position position = chosen.orElse(e.usualPosition());
     Screened screened = allowed.map(a -> screened(a, e, position, dose, mine)).orElse(FINE);
@@ -46,7 +47,7 @@ public record Screened(boolean refused, boolean struck, String words, Optional<S
   private static Screened screened(
       Allowed allowed, Exercise e, Position position, String text, Library mine) {
     Assessment assessment = allowed.assessment();
-    Use.Setting at = allowed.setting(position);
+    Setting at = allowed.setting(position);
     Assessment.Verdict verdict = assessment.of(e, at);
     if (verdict.locked()) {
       return new Screened(
@@ -93,11 +94,7 @@ public record Screened(boolean refused, boolean struck, String words, Optional<S
 
   /** Whether the client can do it with what there is; what cannot be done is said, not refused. */
   private static Screened fitting(
-      Optional<Assessment> assessment,
-      Exercise e,
-      Position position,
-      Alternatives.Means means,
-      Library mine) {
+      Optional<Assessment> assessment, Exercise e, Position position, Means means, Library mine) {
     boolean takes = means.positions().contains(position);
     if (takes && means.equipment().containsAll(e.equipment())) return FINE;
     Alternatives alternatives = new Alternatives(mine.catalogue(), Library.LANGUAGE);
@@ -131,7 +128,7 @@ public record Screened(boolean refused, boolean struck, String words, Optional<S
   }
 
   private static Optional<String> nearest(
-      Assessment assessment, Exercise e, Alternatives.Means means, Library mine) {
+      Assessment assessment, Exercise e, Means means, Library mine) {
     Alternatives alternatives = new Alternatives(mine.catalogue(), Library.LANGUAGE);
     return assessment.nearest(alternatives, e, means).map(alternatives::describe);
   }

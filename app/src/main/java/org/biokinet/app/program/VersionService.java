@@ -7,6 +7,7 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
@@ -21,18 +22,14 @@ import org.biokinet.core.exercise.Catalogue;
 import org.biokinet.core.program.Program;
 import org.biokinet.core.program.ProgramDocument;
 import org.biokinet.core.program.SessionLength;
-import org.biokinet.core.safety.ReEntry;
+import org.biokinet.core.screening.ReEntry;
+import org.biokinet.core.timeline.Timeline;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
 /** Shared versions, replayed from what they hold themselves. */
 @Service
 public class VersionService {
-
-  /**
-   * Counts up whenever the arithmetic of a timeline changes, so that old totals can be explained.
-   */
-  static final int RULE_SET = 1;
 
   /** A version with everything needed to perform it. */
   public record Replay(ProgramVersion version, Program program, Catalogue catalogue) {
@@ -47,11 +44,14 @@ public class VersionService {
       return program.without(waiting).session(turn, length);
     }
 
+    /** What an item is called. */
+    public String name(int place, Locale language) {
+      return catalogue.words(program.items().get(place).exercise(), language).name();
+    }
+
     /** With the doses of somebody who begins again after a pause. */
     public Replay beginningAgain() {
-      Program smaller =
-          program.dosed(i -> i.dosed(ReEntry.of(i.exercise(), i.dose(), program.breathSeconds())));
-      return new Replay(version, smaller, catalogue);
+      return new Replay(version, ReEntry.of(program), catalogue);
     }
   }
 
@@ -108,8 +108,7 @@ public class VersionService {
   }
 
   private Replay replay(ProgramVersion version) {
-    if (version.ruleSet() != RULE_SET) {
-      // So far there is one; whoever adds another keeps the arithmetic of the ones before it.
+    if (!Timeline.replays(version.ruleSet())) {
       throw new IllegalStateException(
           "version %s has rule set %d".formatted(version.getId(), version.ruleSet()));
     }

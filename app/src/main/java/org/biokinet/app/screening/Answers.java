@@ -14,12 +14,12 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.biokinet.core.anatomy.Coded;
 import org.biokinet.core.anatomy.Side;
-import org.biokinet.core.safety.Condition;
-import org.biokinet.core.safety.EmergencySign;
-import org.biokinet.core.safety.Irritability;
-import org.biokinet.core.safety.PainBefore;
-import org.biokinet.core.safety.RedFlag;
-import org.biokinet.core.safety.Screening;
+import org.biokinet.core.dose.TenPoint;
+import org.biokinet.core.screening.Condition;
+import org.biokinet.core.screening.EmergencySign;
+import org.biokinet.core.screening.Irritability;
+import org.biokinet.core.screening.RedFlag;
+import org.biokinet.core.screening.Screening;
 import org.springframework.util.MultiValueMap;
 
 /**
@@ -177,7 +177,7 @@ public record Answers(
   }
 
   static boolean pain(String typed) {
-    return typed.matches("\\d{1,2}") && PainBefore.valid(Integer.parseInt(typed));
+    return typed.matches("\\d{1,2}") && TenPoint.valid(Integer.parseInt(typed));
   }
 
   private void section(Map<String, String> problems, String name, Set<String> ticked) {

@@ -5,7 +5,7 @@ import java.util.EnumMap;
 import java.util.Objects;
 import java.util.Optional;
 import org.biokinet.core.anatomy.Coded;
-import org.biokinet.core.safety.CSpineRule;
+import org.biokinet.core.screening.CSpineRule;
 import org.jspecify.annotations.Nullable;
 import org.springframework.util.MultiValueMap;
 
@@ -66,6 +66,11 @@ record NeckRule(EnumMap<Question, String> answers, @Nullable Integer age) implem
     return answer.equals(answers.get(q));
   }
 
+  /** Whether nobody has to be asked this. */
+  public boolean known(Question q) {
+    return q == Question.AGED && age != null;
+  }
+
   private boolean yes(Question q) {
     return is(q, "yes");
   }
@@ -74,7 +79,7 @@ record NeckRule(EnumMap<Question, String> answers, @Nullable Integer age) implem
   Optional<String> problem() {
     if (answers.isEmpty()) return Optional.empty();
     for (Question q : Question.values()) {
-      boolean mayStayOpen = q == Question.TURNS || (q == Question.AGED && age != null);
+      boolean mayStayOpen = q == Question.TURNS || known(q);
       if (!mayStayOpen && !answers.containsKey(q)) {
         return Optional.of("Answer the whole rule, or nothing of it.");
       }

@@ -7,9 +7,9 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
-import org.biokinet.core.safety.Condition;
-import org.biokinet.core.safety.EmergencySign;
-import org.biokinet.core.safety.RedFlag;
+import org.biokinet.core.screening.Condition;
+import org.biokinet.core.screening.EmergencySign;
+import org.biokinet.core.screening.RedFlag;
 import org.springframework.util.MultiValueMap;
 
 /**

@@ -9,7 +9,7 @@ import java.time.LocalDate;
 import java.util.Optional;
 import java.util.UUID;
 import org.biokinet.app.support.Row;
-import org.biokinet.core.safety.Answered;
+import org.biokinet.core.screening.Answered;
 import org.jspecify.annotations.Nullable;
 
 /** Answers as they were given; never changed. */

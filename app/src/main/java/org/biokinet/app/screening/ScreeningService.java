@@ -8,7 +8,6 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
-import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -29,12 +28,12 @@ import org.biokinet.app.client.ClientService;
 import org.biokinet.app.client.History;
 import org.biokinet.app.client.ScreeningState;
 import org.biokinet.app.support.Changes;
-import org.biokinet.core.safety.Answered;
-import org.biokinet.core.safety.Assessment;
-import org.biokinet.core.safety.CSpineRule;
-import org.biokinet.core.safety.Clearance;
-import org.biokinet.core.safety.Condition;
-import org.biokinet.core.safety.Gate;
+import org.biokinet.core.screening.Answered;
+import org.biokinet.core.screening.Assessment;
+import org.biokinet.core.screening.CSpineRule;
+import org.biokinet.core.screening.Clearance;
+import org.biokinet.core.screening.Condition;
+import org.biokinet.core.screening.Gate;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -64,9 +63,6 @@ public class ScreeningService implements ScreeningState {
       return Assessment.of(answered.screening(), answered.clearance());
     }
   }
-
-  private static final Set<Gate.Why> UNSETTLED =
-      EnumSet.of(Gate.Why.EMERGENCY, Gate.Why.EXAMINE, Gate.Why.STOPPED);
 
   private final Screenings screenings;
   private final Clearances clearances;
@@ -194,7 +190,7 @@ public class ScreeningService implements ScreeningState {
   @Override
   @Transactional(readOnly = true)
   public boolean unsettled(Client client) {
-    return gate(client) instanceof Gate.Closed closed && UNSETTLED.contains(closed.why());
+    return gate(client).unsettled();
   }
 
   private Map<UUID, List<Kept>> kept(Collection<Client> of, Instant until) {
@@ -341,9 +337,9 @@ public class ScreeningService implements ScreeningState {
     if (gate instanceof Gate.Open open) {
       return since.map(day -> new Renewable(day, open.renewable()));
     }
-    Gate.Why why = ((Gate.Closed) gate).why();
-    boolean mine = why == Gate.Why.LAPSED || why == Gate.Why.LONG_PAUSE;
-    return mine ? since.map(day -> new Renewable(day, true)) : Optional.empty();
+    return ((Gate.Closed) gate).why().renewedByClient()
+        ? since.map(day -> new Renewable(day, true))
+        : Optional.empty();
   }
 
   /**

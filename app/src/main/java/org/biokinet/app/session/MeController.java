@@ -8,35 +8,33 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.TreeMap;
 import java.util.UUID;
 import org.biokinet.app.account.AccountService;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientMe;
 import org.biokinet.app.client.ClientService;
 import org.biokinet.app.library.LibraryService;
-import org.biokinet.app.program.Limits;
 import org.biokinet.app.program.VersionService;
 import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.app.support.Days;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.Dose;
 import org.biokinet.core.dose.DoseWords;
+import org.biokinet.core.dose.Pain;
+import org.biokinet.core.dose.TenPoint;
 import org.biokinet.core.exercise.Catalogue;
 import org.biokinet.core.exercise.Exercise;
 import org.biokinet.core.exercise.ExerciseWords;
-import org.biokinet.core.figure.Figure;
+import org.biokinet.core.figure.draw.Figure;
 import org.biokinet.core.program.Item;
 import org.biokinet.core.program.Program;
 import org.biokinet.core.program.SessionLength;
-import org.biokinet.core.safety.Allowed;
-import org.biokinet.core.safety.Gate;
-import org.biokinet.core.safety.PainBefore;
-import org.biokinet.core.safety.Rest;
-import org.biokinet.core.safety.Use;
+import org.biokinet.core.screening.Allowed;
+import org.biokinet.core.screening.Gate;
+import org.biokinet.core.screening.Permit;
+import org.biokinet.core.screening.Rest;
 import org.biokinet.core.timeline.Timeline;
 import org.springframework.context.MessageSource;
 import org.springframework.http.HttpStatus;
@@ -66,34 +64,36 @@ class MeController {
   /**
    * What can be done of a program now.
    *
-   * @param closed why nothing can, in the client's words
-   * @param waiting what a newer screening does not allow any more, by its place, with the reason:
-   *     those items wait until the practitioner has changed the program
-   * @param reEntry whether it begins again after a pause, with the smaller doses of that
    * @param replay the program with the doses of today
-   * @param allowed what the screening says; empty while the gate is closed
-   * @param leaseUntil until when a device may start it by itself; empty while the gate is closed
    */
-  private record Now(
-      Optional<String> closed,
-      Map<Integer, String> waiting,
-      boolean reEntry,
-      VersionService.Replay replay,
-      Optional<Allowed> allowed,
-      Optional<Instant> leaseUntil) {
+  private record Now(Permit permit, VersionService.Replay replay) {
 
     /** A dose that names no ceiling has that of the screening. */
     Dose dose(Item i) {
-      return allowed.map(a -> a.inForce(i.exercise(), i.position(), i.dose())).orElse(i.dose());
+      return permit
+          .allowed()
+          .map(a -> a.inForce(i.exercise(), i.position(), i.dose()))
+          .orElse(i.dose());
     }
 
     Program session(Side turn, SessionLength length) {
-      return replay.session(turn, length, waiting.keySet());
+      return replay.session(turn, length, permit.waiting());
+    }
+
+    boolean mayStart(SessionLength length, int pain) {
+      return !permit.nothing()
+          && (!length.needsScreening() || permit.longSession())
+          && TenPoint.valid(pain)
+          && new Pain(pain).mayStart();
     }
   }
 
   /** A length that can be chosen. */
-  record Choice(SessionLength length, String clock) {}
+  record Choice(SessionLength length, String clock) {
+    public boolean usual() {
+      return length == SessionLength.USUAL;
+    }
+  }
 
   private final VersionService versions;
   private final SessionService sessions;
@@ -101,7 +101,6 @@ class MeController {
   private final AccountService accounts;
   private final ScreeningService screenings;
   private final LibraryService library;
-  private final Limits limits;
   private final Uploads uploads;
   private final MessageSource messages;
   private final ObjectMapper json;
@@ -114,7 +113,6 @@ class MeController {
       AccountService accounts,
       ScreeningService screenings,
       LibraryService library,
-      Limits limits,
       Uploads uploads,
       MessageSource messages,
       ObjectMapper json,
@@ -125,7 +123,6 @@ class MeController {
     this.accounts = accounts;
     this.screenings = screenings;
     this.library = library;
-    this.limits = limits;
     this.uploads = uploads;
     this.messages = messages;
     this.json = json;
@@ -142,14 +139,15 @@ class MeController {
       return "redirect:/me/before-visit";
     }
     if (clients.history(me.id()).paused()) return "session/paused";
-    Now now = now(client, latest.get(), me.language());
+    Now now = now(client, latest.get());
     VersionService.Replay replay = now.replay();
     screenings
         .renewal(client)
         .ifPresent(
             r -> model.addAttribute(r.due() ? "renewSince" : "newSince", Days.day(r.since())));
-    if (now.closed().isPresent()) {
-      model.addAttribute("closedWhy", now.closed().get());
+    Optional<String> closed = closed(now, me.language());
+    if (closed.isPresent()) {
+      model.addAttribute("closedWhy", closed.get());
       return "session/closed";
     }
     Side turn = sessions.nextLead(me.id());
@@ -158,16 +156,16 @@ class MeController {
     for (Item item : replay.program().items()) {
       items.add(
           new TodayItem(
-              replay.catalogue().words(item.exercise(), me.language()).name(),
+              replay.name(items.size(), me.language()),
               new DoseWords(item.exercise().doseContext(), me.language()).of(now.dose(item)),
               Timeline.clock(timeline.seconds(items.size())),
-              now.waiting().getOrDefault(items.size(), "")));
+              waits(now, items.size(), me.language())));
     }
     model.addAttribute("title", replay.program().title());
     model.addAttribute("items", items);
     model.addAttribute("total", Timeline.clock(timeline.seconds()));
-    model.addAttribute("choices", choices(client, now, turn, timeline.seconds()));
-    model.addAttribute("reEntry", now.reEntry());
+    model.addAttribute("choices", choices(now, turn, timeline.seconds()));
+    model.addAttribute("reEntry", now.permit().reEntry());
     model.addAttribute(
         "last",
         sessions.page(me.id(), 0, 1).stream()
@@ -178,10 +176,10 @@ class MeController {
   }
 
   /** Shorter and longer sessions, where they differ from the usual one and can be done. */
-  private List<Choice> choices(Client client, Now now, Side turn, int usual) {
+  private List<Choice> choices(Now now, Side turn, int usual) {
     List<Choice> choices = new ArrayList<>();
     for (SessionLength length : SessionLength.values()) {
-      if (length.needsScreening() && !longSession(client, now)) continue;
+      if (length.needsScreening() && !now.permit().longSession()) continue;
       try {
         int seconds = Timeline.compile(now.session(turn, length)).seconds();
         if (length == SessionLength.USUAL || seconds != usual) {
@@ -200,54 +198,37 @@ class MeController {
       @AuthenticationPrincipal ClientMe me,
       @RequestParam(defaultValue = "-1") int pain,
       @RequestParam(defaultValue = "USUAL") SessionLength length) {
-    if (!PainBefore.valid(pain)) return "redirect:/me/today?missing";
-    PainBefore before = new PainBefore(pain);
+    if (!TenPoint.valid(pain)) return "redirect:/me/today?missing";
+    Pain before = new Pain(pain);
     if (before.mayStart()) return "redirect:/me/player?pain=%d&length=%s".formatted(pain, length);
     sessions.refusedStart(me, before);
     return "redirect:/me/rest";
   }
 
-  private Now now(Client client, VersionService.Replay shared, Locale language) {
+  private Now now(Client client, VersionService.Replay shared) {
     Gate gate = screenings.gate(client);
-    if (gate instanceof Gate.Closed closed) {
-      String why = messages.getMessage("closed." + closed.why(), null, language);
-      return new Now(Optional.of(why), Map.of(), false, shared, Optional.empty(), Optional.empty());
-    }
-    Gate.Open open = (Gate.Open) gate;
-    VersionService.Replay replay = open.reEntry() ? shared.beginningAgain() : shared;
-    Map<Integer, String> waiting = new TreeMap<>();
-    limits
-        .objections(client, open.assessment(), replay.program())
-        .forEach((place, o) -> waiting.put(place, reason(o, language)));
-    boolean nothingLeft = waiting.size() == replay.program().items().size();
-    return new Now(
-        nothingLeft
-            ? Optional.of(messages.getMessage("closed.LOCKED", null, language))
-            : Optional.empty(),
-        waiting,
-        open.reEntry(),
-        replay,
-        Optional.of(Limits.of(client, open.assessment())),
-        Optional.of(open.leaseUntil(clock.instant(), client.zone())));
+    boolean reEntry = gate instanceof Gate.Open open && open.reEntry();
+    VersionService.Replay replay = reEntry ? shared.beginningAgain() : shared;
+    Catalogue today = library.of(client.practiceId()).catalogue();
+    return new Now(Permit.of(replay.program(), client.means(), gate, today), replay);
   }
 
-  /** What sets the limit, in the client's words. */
-  private String reason(Allowed.Objection o, Locale language) {
+  /** Why nothing can be done, in the client's words. */
+  private Optional<String> closed(Now now, Locale language) {
+    if (!now.permit().nothing()) return Optional.empty();
+    String why = now.permit().closed().map(Enum::name).orElse("LOCKED");
+    return Optional.of(messages.getMessage("closed." + why, null, language));
+  }
+
+  /** What sets the limit, in the client's words; empty where nothing does. */
+  private String waits(Now now, int place, Locale language) {
+    Allowed.Objection o = now.permit().objections().get(place);
+    if (o == null) return "";
     String code =
         o.reasons().isEmpty()
             ? "today.waits.irritability"
             : "condition." + o.reasons().get(0).condition().code();
     return messages.getMessage(code, null, language);
-  }
-
-  private boolean longSession(Client client, Now now) {
-    List<Item> items = now.replay().program().items();
-    return !now.reEntry()
-        && screenings.gate(client) instanceof Gate.Open open
-        && open.assessment()
-            .allowsLongSession(
-                items.stream().map(Item::exercise).toList(),
-                items.stream().map(i -> Use.Setting.of(i.position(), client.means())).toList());
   }
 
   /** Something to do on a day without a session. */
@@ -280,18 +261,18 @@ class MeController {
       Model model) {
     Client client = clients.byId(me.id());
     Optional<VersionService.Replay> replay = versions.latest(client);
-    Optional<Now> now = replay.map(r -> now(client, r, me.language()));
-    now.flatMap(Now::closed).ifPresent(why -> sessions.refusedAtGate(me, why));
-    if (now.isEmpty() || !mayStart(client, now.get(), length, pain)) return "redirect:/me/today";
+    Optional<Now> now = replay.map(r -> now(client, r));
+    now.flatMap(n -> closed(n, me.language())).ifPresent(why -> sessions.refusedAtGate(me, why));
+    if (now.isEmpty() || !now.get().mayStart(length, pain)) return "redirect:/me/today";
     who(me, model);
     Program session = now.get().session(sessions.nextLead(me.id()), length);
     PlayerScript script =
         PlayerScript.of(
             now.get().replay(),
             session,
-            now.get().reEntry(),
+            now.get().permit().reEntry(),
             pain,
-            now.get().leaseUntil().orElseThrow(),
+            lease(now.get(), client),
             me.language());
     model.addAttribute("baseline", screenings.baseline(me.id()));
     model.addAttribute("script", json(script));
@@ -305,11 +286,9 @@ class MeController {
     return "session/player";
   }
 
-  private boolean mayStart(Client client, Now now, SessionLength length, int pain) {
-    return now.closed().isEmpty()
-        && (!length.needsScreening() || longSession(client, now))
-        && PainBefore.valid(pain)
-        && new PainBefore(pain).mayStart();
+  /** Until when the page may start it by itself. */
+  private Instant lease(Now now, Client client) {
+    return ((Gate.Open) now.permit().gate()).leaseUntil(clock.instant(), client.zone());
   }
 
   /**
@@ -339,9 +318,9 @@ class MeController {
             .latest(client)
             .filter(r -> whose.equals(me.id()))
             .filter(r -> r.version().number() == version)
-            .map(r -> now(client, r, me.language()))
-            .filter(now -> mayStart(client, now, length, pain))
-            .filter(now -> now.reEntry() == reEntry)
+            .map(r -> now(client, r))
+            .filter(now -> now.mayStart(length, pain))
+            .filter(now -> now.permit().reEntry() == reEntry)
             .filter(now -> now.session(Side.LEFT, length).paused().equals(paused))
             .isPresent();
     if (!may) sessions.refusedAtGate(me, "start of a page that was open before");

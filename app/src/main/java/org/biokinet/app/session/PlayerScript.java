@@ -9,7 +9,7 @@ import org.biokinet.app.program.VersionService;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.Direction;
 import org.biokinet.core.exercise.Exercise;
-import org.biokinet.core.figure.Figure;
+import org.biokinet.core.figure.draw.Figure;
 import org.biokinet.core.program.Program;
 import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.timeline.Cue;

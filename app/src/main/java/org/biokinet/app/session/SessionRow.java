@@ -12,21 +12,13 @@ import java.util.UUID;
 import org.biokinet.app.support.Row;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.program.SessionLength;
+import org.biokinet.core.session.Ended;
 import org.jspecify.annotations.Nullable;
 
 /** One performance of a program, as it was done. */
 @Entity
 @Table(name = "session_record")
 public class SessionRow extends Row {
-
-  /** How a session came to its end. */
-  public enum Ended {
-    FINISHED,
-    /** Ended early because the client chose to. */
-    EARLY,
-    /** Stopped because something was wrong. */
-    STOPPED
-  }
 
   private UUID clientId;
   private UUID uploadId;

@@ -3,17 +3,14 @@ package org.biokinet.app.session;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import java.time.Clock;
 import java.time.DateTimeException;
-import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.time.OffsetDateTime;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Function;
@@ -24,17 +21,21 @@ import org.biokinet.app.client.ClientEvent;
 import org.biokinet.app.client.ClientMe;
 import org.biokinet.app.client.ClientService;
 import org.biokinet.app.library.Library;
-import org.biokinet.app.program.Limits;
+import org.biokinet.app.library.LibraryService;
 import org.biokinet.app.program.VersionService;
 import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.app.support.BadUpload;
 import org.biokinet.app.support.Changes;
 import org.biokinet.app.support.Pages;
 import org.biokinet.core.anatomy.Side;
-import org.biokinet.core.exercise.Exercise;
-import org.biokinet.core.safety.Allowed;
-import org.biokinet.core.safety.Gate;
-import org.biokinet.core.safety.PainBefore;
+import org.biokinet.core.dose.Pain;
+import org.biokinet.core.screening.Gate;
+import org.biokinet.core.screening.Permit;
+import org.biokinet.core.session.Began;
+import org.biokinet.core.session.CheckIn;
+import org.biokinet.core.session.Ended;
+import org.biokinet.core.session.Lead;
+import org.biokinet.core.session.PastTheGate;
 import org.biokinet.core.timeline.Performance;
 import org.biokinet.core.timeline.Timeline;
 import org.jspecify.annotations.Nullable;
@@ -87,7 +88,7 @@ public class SessionService {
     @Query(
         """
         select max(s.startedAt) from SessionRow s
-        where s.clientId = :client and s.ended = org.biokinet.app.session.SessionRow.Ended.STOPPED
+        where s.clientId = :client and s.ended = org.biokinet.core.session.Ended.STOPPED
         and s.startedAt < :at and s.receivedAt > :at
         """)
     Optional<Instant> lastUnknownStop(UUID client, Instant at);
@@ -115,12 +116,6 @@ public class SessionService {
     List<UploadConflictRow> findByClientIdAndUploadId(UUID clientId, UUID uploadId);
   }
 
-  /** A device's clock may be this far ahead; our choice. */
-  private static final Duration CLOCK_SLACK = Duration.ofMinutes(10);
-
-  /** Nobody does a version before it is shared, but a clock may be a day behind; our choice. */
-  private static final Duration BEFORE_SHARED = Duration.ofDays(1);
-
   private static final int LONGEST_NOTE = 1000;
 
   private final Sessions sessions;
@@ -130,7 +125,7 @@ public class SessionService {
   private final VersionService versions;
   private final ClientService clients;
   private final ScreeningService screenings;
-  private final Limits limits;
+  private final LibraryService library;
   private final Audit audit;
   private final ObjectMapper json;
   private final Clock clock;
@@ -143,7 +138,7 @@ public class SessionService {
       VersionService versions,
       ClientService clients,
       ScreeningService screenings,
-      Limits limits,
+      LibraryService library,
       Audit audit,
       ObjectMapper json,
       Clock clock) {
@@ -154,7 +149,7 @@ public class SessionService {
     this.versions = versions;
     this.clients = clients;
     this.screenings = screenings;
-    this.limits = limits;
+    this.library = library;
     this.audit = audit;
     this.json = json;
     this.clock = clock;
@@ -163,15 +158,13 @@ public class SessionService {
   /** The side that leads the next session: the sides take turns. */
   @Transactional(readOnly = true)
   public Side nextLead(UUID clientId) {
-    return sessions
-        .findFirstByClientIdOrderByStartedAtDesc(clientId)
-        .map(s -> s.lead().opposite())
-        .orElse(Side.LEFT);
+    return Lead.next(
+        sessions.findFirstByClientIdOrderByStartedAtDesc(clientId).map(SessionRow::lead));
   }
 
   /** Pain was too high to start: kept, so that the practitioner is told. */
   @Changes
-  public void refusedStart(ClientMe me, PainBefore pain) {
+  public void refusedStart(ClientMe me, Pain pain) {
     clients.lock(me);
     clients.happened(
         me.id(), ClientEvent.Kind.PAIN_TOO_HIGH, null, "pain %d of 10".formatted(pain.nprs()));
@@ -201,7 +194,7 @@ public class SessionService {
     } catch (BadUpload e) {
       SessionUpload u = read.upload();
       String why = String.valueOf(e.getBody().getDetail());
-      boolean stopped = u.ended() == SessionRow.Ended.STOPPED;
+      boolean stopped = u.ended() == Ended.STOPPED;
       keepUnread(
           me, new Sent.Unread<>(u.uploadId(), read.content(), why, stopped, u.reason()), "session");
     }
@@ -270,13 +263,24 @@ public class SessionService {
     if (!ofTen(upload.painBefore())) throw new BadUpload("painBefore is 0 to 10");
     Instant now = clock.instant();
     List<String> putRight = new ArrayList<>();
-    Instant started = plausible(upload.startedAt(), replay, now, putRight);
+    Began began = Began.of(upload.startedAt(), replay.version().sharedAt(), now);
+    began.putRight().ifPresent(putRight::add);
+    Instant started = began.at();
     String zone = zone(upload.zone(), me, putRight);
     // The gate of the time when it was done: it may have closed since, or opened. Asked before the
     // session is kept, which does not open the gate that was closed to it.
     Client client = clients.byId(me.id());
-    Gate gate = screenings.gate(client, notBeforeShared(started, replay));
-    Optional<String> past = pastTheGate(client, gate, replay, upload.beginsAgain(), performance);
+    Gate gate = screenings.gate(client, began.asked(replay.version().sharedAt()));
+    Optional<String> past =
+        PastTheGate.of(
+            Permit.of(
+                replay.program(),
+                client.means(),
+                gate,
+                library.of(client.practiceId()).catalogue()),
+            performance,
+            upload.beginsAgain(),
+            place -> replay.name(place, Library.LANGUAGE));
     SessionRow row =
         sessions.save(
             new SessionRow(
@@ -308,43 +312,9 @@ public class SessionService {
           clients.happened(me.id(), ClientEvent.Kind.WHILE_CLOSED, null, why);
           audit.changedByClient(me.practiceId(), me.id(), "session while closed", why);
         });
-    if (upload.ended() == SessionRow.Ended.STOPPED) stopped(me, upload.reason());
+    if (upload.ended() == Ended.STOPPED) stopped(me, upload.reason());
     audit.changedByClient(
         me.practiceId(), me.id(), "session", upload.ended().name().toLowerCase(Locale.ROOT));
-  }
-
-  /** Why this session should not have been done, or not all of it; empty where it was right. */
-  private Optional<String> pastTheGate(
-      Client client,
-      Gate gate,
-      VersionService.Replay replay,
-      boolean beganAgain,
-      Performance performance) {
-    if (gate instanceof Gate.Closed closed) {
-      return Optional.of("the gate was " + closed.why().label());
-    }
-    Gate.Open open = (Gate.Open) gate;
-    Map<Integer, Allowed.Objection> against =
-        limits.objections(client, open.assessment(), replay.program());
-    Optional<String> notAllowed =
-        performance.parts().stream()
-            .filter(p -> p.seconds() > 0 && against.containsKey(p.item()))
-            .map(Performance.Part::item)
-            .findFirst()
-            .map(place -> notAllowed(replay, place, Objects.requireNonNull(against.get(place))));
-    if (notAllowed.isPresent()) return notAllowed;
-    return open.reEntry() && !beganAgain
-        ? Optional.of("only half doses were open after the pause")
-        : Optional.empty();
-  }
-
-  private static String notAllowed(
-      VersionService.Replay replay, int place, Allowed.Objection objection) {
-    Exercise e = replay.program().items().get(place).exercise();
-    String name = replay.catalogue().words(e, Library.LANGUAGE).name();
-    return objection.limit() == Allowed.Limit.LOCKED
-        ? "“%s” was locked".formatted(name)
-        : "“%s” was more than the screening allows".formatted(name);
   }
 
   /** Keeps a check-in; its session may come later. One that cannot be right is kept as it came. */
@@ -389,7 +359,7 @@ public class SessionService {
 
   /** Told on the scale, or not told: what was not told is never taken for a 0. */
   private static boolean ofTen(@Nullable Integer told) {
-    return told == null || PainBefore.valid(told);
+    return CheckIn.told(Optional.ofNullable(told));
   }
 
   /** Sent twice is nothing new; the same conflict is kept once. */
@@ -435,22 +405,6 @@ public class SessionService {
             of.stream().map(SessionRow::uploadId).toList())
         .stream()
         .collect(Collectors.toMap(CheckInRow::sessionUploadId, Function.identity(), (a, b) -> b));
-  }
-
-  /** Nobody does a version before it is shared: then the device's clock was behind. */
-  private static Instant notBeforeShared(Instant started, VersionService.Replay replay) {
-    Instant shared = replay.version().sharedAt();
-    return started.isBefore(shared) ? shared : started;
-  }
-
-  /** When it began, as far as the device's clock can be believed; else when it came in. */
-  private static Instant plausible(
-      OffsetDateTime told, VersionService.Replay replay, Instant now, List<String> putRight) {
-    boolean ahead = told.toInstant().isAfter(now.plus(CLOCK_SLACK));
-    boolean before = told.toInstant().isBefore(replay.version().sharedAt().minus(BEFORE_SHARED));
-    if (!ahead && !before) return told.toInstant();
-    putRight.add("the device's clock said " + told);
-    return now;
   }
 
   private static String zone(String told, ClientMe me, List<String> putRight) {

@@ -8,6 +8,7 @@ import java.util.Set;
 import java.util.UUID;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.program.SessionLength;
+import org.biokinet.core.session.Ended;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -36,7 +37,7 @@ public record SessionUpload(
     @NotNull OffsetDateTime startedAt,
     @NotNull String zone,
     @Nullable Integer painBefore,
-    @NotNull SessionRow.Ended ended,
+    @NotNull Ended ended,
     @NotNull String reason,
     @NotNull @Size(max = 20_000) List<@NotNull Integer> done) {
 

@@ -8,6 +8,7 @@ import java.util.Comparator;
 import java.util.UUID;
 import org.biokinet.app.client.ClientMe;
 import org.biokinet.app.support.BadUpload;
+import org.biokinet.core.session.Ended;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 import org.springframework.web.server.ResponseStatusException;
@@ -53,7 +54,7 @@ class Uploads {
   }
 
   private static <T> Sent<T> unread(UUID id, String content, String why, JsonNode sent) {
-    boolean stopped = sent.path("ended").asText().equals(SessionRow.Ended.STOPPED.name());
+    boolean stopped = sent.path("ended").asText().equals(Ended.STOPPED.name());
     return new Sent.Unread<>(id, content, why, stopped, sent.path("reason").asText());
   }
 }

@@ -2,6 +2,8 @@ package org.biokinet.app.worklist;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.time.ZoneId;
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.UUID;
@@ -20,6 +22,7 @@ import org.biokinet.app.program.VersionService;
 import org.biokinet.app.support.Days;
 import org.biokinet.app.support.NotFound;
 import org.biokinet.app.support.Site;
+import org.biokinet.core.progress.Attention;
 import org.biokinet.core.timeline.Timeline;
 import org.springframework.http.MediaType;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -39,6 +42,7 @@ class StationController {
   private final ClientService clients;
   private final ClientHeader header;
   private final LinkService links;
+  private final WorklistService worklist;
   private final AccountService accounts;
   private final VersionService versions;
   private final Audit audit;
@@ -49,6 +53,7 @@ class StationController {
       ClientService clients,
       ClientHeader header,
       LinkService links,
+      WorklistService worklist,
       AccountService accounts,
       VersionService versions,
       Audit audit,
@@ -57,6 +62,7 @@ class StationController {
     this.clients = clients;
     this.header = header;
     this.links = links;
+    this.worklist = worklist;
     this.accounts = accounts;
     this.versions = versions;
     this.audit = audit;
@@ -105,10 +111,8 @@ class StationController {
                             c.practitionerId().map(accounts::practitionerName).orElse(""),
                             c.detail())));
     List<ClientEvent> open = history.open();
-    model.addAttribute("open", open);
-    model.addAttribute(
-        "openedAt",
-        open.stream().map(e -> Days.when(e.at(), clock.instant(), client.zone())).toList());
+    if (!open.isEmpty()) model.addAttribute("read", open.get(0).at());
+    model.addAttribute("also", also(open, worklist.row(client).attention(), client.zone()));
     links
         .current(id)
         .ifPresent(
@@ -121,6 +125,32 @@ class StationController {
                       .orElse(null));
             });
     return "worklist/do";
+  }
+
+  /** Something open that does not stand at the head already. */
+  record Also(String what, String when, String detail) {}
+
+  private List<Also> also(List<ClientEvent> open, Attention head, ZoneId zone) {
+    List<Also> also = new ArrayList<>();
+    for (ClientEvent e : open) {
+      Attention as =
+          switch (e.kind()) {
+            case STOPPED -> Attention.STOPPED;
+            case WHILE_CLOSED -> Attention.WHILE_CLOSED;
+            case MAP_ASKS -> Attention.MAP_ASKS;
+            default -> Attention.PAIN_TOO_HIGH;
+          };
+      if (as == head) continue;
+      String what =
+          switch (as) {
+            case STOPPED -> "stopped";
+            case WHILE_CLOSED -> "done while closed";
+            case MAP_ASKS -> "marked on the body map";
+            default -> "too sore to start";
+          };
+      also.add(new Also(what, Days.when(e.at(), clock.instant(), zone), e.detail()));
+    }
+    return also;
   }
 
   /** A shared version as the open document, which the command line compiles to the same second. */

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
 import org.biokinet.app.session.SessionRow;
+import org.biokinet.core.session.Ended;
 
 /** The last seven days of one client about the axis, newest at the foot. */
 public record Week(List<Day> days) {
@@ -25,7 +26,7 @@ public record Week(List<Day> days) {
               date,
               that.stream().anyMatch(s -> s.stretchLeft() > 0),
               that.stream().anyMatch(s -> s.stretchRight() > 0),
-              that.stream().anyMatch(s -> s.ended() == SessionRow.Ended.STOPPED)));
+              that.stream().anyMatch(s -> s.ended() == Ended.STOPPED)));
     }
     return new Week(days);
   }

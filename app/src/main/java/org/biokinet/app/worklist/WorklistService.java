@@ -7,7 +7,6 @@ import java.time.ZoneId;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -32,7 +31,7 @@ import org.biokinet.app.session.SessionRow;
 import org.biokinet.app.session.SessionService;
 import org.biokinet.app.support.Days;
 import org.biokinet.core.progress.Attention;
-import org.biokinet.core.safety.Gate;
+import org.biokinet.core.screening.Gate;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -72,14 +71,11 @@ public class WorklistService implements Urgent {
     return rows(clients.all(me).stream().filter(c -> !c.archived()).toList());
   }
 
-  private static final Set<Attention> URGENT =
-      EnumSet.of(Attention.STOPPED, Attention.EMERGENCY, Attention.WHILE_CLOSED);
-
   @Override
   @Transactional(readOnly = true)
   public Set<UUID> among(Me me) {
     return rows(me).stream()
-        .filter(r -> URGENT.contains(r.attention()))
+        .filter(r -> r.attention().urgent())
         .map(r -> r.client().getId())
         .collect(Collectors.toSet());
   }

@@ -13,6 +13,10 @@ public enum Side {
     return this == LEFT ? RIGHT : LEFT;
   }
 
+  public boolean left() {
+    return this == LEFT;
+  }
+
   /** The letter that accompanies the side's colour wherever a side is shown. */
   public String letter() {
     return this == LEFT ? "L" : "R";

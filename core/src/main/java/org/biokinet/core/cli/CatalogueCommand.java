@@ -18,8 +18,8 @@ import org.biokinet.core.exercise.Catalogue;
 import org.biokinet.core.exercise.Exercise;
 import org.biokinet.core.exercise.ExerciseWords;
 import org.biokinet.core.exercise.Precaution;
-import org.biokinet.core.library.Search;
 import org.biokinet.core.program.Ladder;
+import org.biokinet.core.search.Search;
 
 /** Lists the catalogue, or what of it fits some words; shows one entry in full. */
 final class CatalogueCommand {

@@ -11,10 +11,10 @@ import java.util.Optional;
 import org.biokinet.core.anatomy.Coded;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.anatomy.Tissue;
-import org.biokinet.core.figure.BodyOutline;
-import org.biokinet.core.figure.Part;
-import org.biokinet.core.figure.Vec;
-import org.biokinet.core.figure.View;
+import org.biokinet.core.figure.body.Part;
+import org.biokinet.core.figure.body.Vec;
+import org.biokinet.core.figure.body.View;
+import org.biokinet.core.figure.draw.BodyOutline;
 
 /**
  * Where on the body something is felt: fourteen regions that open into about forty areas, on the

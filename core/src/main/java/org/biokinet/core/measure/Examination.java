@@ -98,6 +98,15 @@ public record Examination(Map<String, String> answers) {
       return sided;
     }
 
+    public boolean inDegrees() {
+      return answer == Answer.DEGREES;
+    }
+
+    /** Characters at most. */
+    public int longest() {
+      return inDegrees() ? 2 : LONGEST;
+    }
+
     public Answer answer() {
       return answer;
     }

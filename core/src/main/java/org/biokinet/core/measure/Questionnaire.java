@@ -104,6 +104,24 @@ public enum Questionnaire {
     return OptionalDouble.of(this == NDI ? mean * NDI_RAW : (mean - least) * QUICK_DASH_STEP);
   }
 
+  /** Whether it matters for the score's error that an arm has symptoms. */
+  public boolean asksForArm() {
+    return this == NDI;
+  }
+
+  /** The scale that a score of it is compared on. */
+  public Scale scale(boolean armSymptoms) {
+    return switch (this) {
+      case QUICK_DASH -> Scale.QUICK_DASH;
+      case NDI -> armSymptoms ? Scale.NDI_ARM : Scale.NDI;
+    };
+  }
+
+  /** Of how much a score is, with the band that it falls in where there are bands. */
+  public String outOf(double score) {
+    return this == NDI ? "of 50, " + ndiBand(score) : "of 100";
+  }
+
   /** The band of a raw NDI score: Vernon and Mior 1991, recalled from memory. */
   public static String ndiBand(double raw) {
     if (raw < 5) return "none";

@@ -3,42 +3,82 @@ package org.biokinet.core.progress;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Optional;
-import org.biokinet.core.safety.Gate;
+import org.biokinet.core.screening.Gate;
 
 /** Why a client wants the practitioner, strongest first. */
 public enum Attention {
   /** The client stopped a session because something was wrong. */
-  STOPPED,
+  STOPPED(Level.URGENT),
   /** Signs of an emergency wait for a medical outcome. */
-  EMERGENCY,
+  EMERGENCY(Level.URGENT),
   /** A session came in while the gate was closed. */
-  WHILE_CLOSED,
+  WHILE_CLOSED(Level.URGENT),
   /** Something wants to be examined first. */
-  EXAMINE,
+  EXAMINE(Level.STOP),
   /** Something on the client's own body map asks for the signs of an emergency. */
-  MAP_ASKS,
+  MAP_ASKS(Level.URGENT),
   /** Pain before a session was too high to start. */
-  PAIN_TOO_HIGH,
+  PAIN_TOO_HIGH(Level.STOP),
   /** Pain rose by 3 or more in the last session. */
-  PAIN_ROSE,
+  PAIN_ROSE(Level.EASE),
   /** Nothing may start before somebody has been screened, or screened again. */
-  SCREEN,
+  SCREEN(Level.STAY),
   /** Nothing done for {@link #QUIET_AFTER}. */
-  QUIET,
+  QUIET(Level.STAY),
   /** The client has forgotten the PIN and asks for another. */
-  NEW_PIN,
+  NEW_PIN(Level.PLAIN),
   /** The screening ends soon; who is asked in time is not shut out. */
-  SCREEN_SOON,
+  SCREEN_SOON(Level.PLAIN),
   /** A draft waits to be shared. */
-  DRAFT_NOT_SHARED,
+  DRAFT_NOT_SHARED(Level.PLAIN),
   /** No program yet. */
-  NO_PROGRAM,
+  NO_PROGRAM(Level.PLAIN),
   /** Shared, but no link was made or it was never opened. */
-  NOT_OPENED,
+  NOT_OPENED(Level.PLAIN),
   /** Opened, but no session yet. */
-  NOT_STARTED,
+  NOT_STARTED(Level.PLAIN),
   /** Nothing wants doing. */
-  STEADY;
+  STEADY(Level.STEADY);
+
+  /** How much it presses, and how that is marked so that colour never stands alone. */
+  public enum Level {
+    /** A practitioner is told at once, by whoever sees it. */
+    URGENT("✕"),
+    STOP("✕"),
+    EASE("△"),
+    STAY(""),
+    PLAIN(""),
+    STEADY("");
+
+    private final String sign;
+
+    Level(String sign) {
+      this.sign = sign;
+    }
+
+    public String sign() {
+      return sign;
+    }
+  }
+
+  private final Level level;
+
+  Attention(Level level) {
+    this.level = level;
+  }
+
+  public Level level() {
+    return level;
+  }
+
+  /** Whether a practitioner has to be told at once. */
+  public boolean urgent() {
+    return level == Level.URGENT;
+  }
+
+  public boolean steady() {
+    return this == STEADY;
+  }
 
   /** Our choice: shorter than the 7 days at which handbook rules take a client a rung back. */
   public static final Duration QUIET_AFTER = Duration.ofDays(5);

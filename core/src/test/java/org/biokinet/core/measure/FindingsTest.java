@@ -15,8 +15,8 @@ import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.anatomy.SidedMotion;
 import org.biokinet.core.anatomy.Tissue;
 import org.biokinet.core.exercise.Catalogue;
-import org.biokinet.core.figure.BodyOutline;
-import org.biokinet.core.figure.View;
+import org.biokinet.core.figure.body.View;
+import org.biokinet.core.figure.draw.BodyOutline;
 import org.junit.jupiter.api.Test;
 
 /** Findings, and the map from which some of them come. */

@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Optional;
-import org.biokinet.core.safety.Gate;
+import org.biokinet.core.screening.Gate;
 import org.junit.jupiter.api.Test;
 
 class AttentionTest {

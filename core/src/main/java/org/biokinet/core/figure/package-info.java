@@ -1,5 +1,0 @@
-/** A body of rigid segments posed by joint angles: where its parts are and what it lengthens. */
-@NullMarked
-package org.biokinet.core.figure;
-
-import org.jspecify.annotations.NullMarked;

@@ -1,5 +1,0 @@
-/** What must not be done, and why. */
-@NullMarked
-package org.biokinet.core.safety;
-
-import org.jspecify.annotations.NullMarked;

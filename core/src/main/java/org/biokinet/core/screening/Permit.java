@@ -1,0 +1,84 @@
+package org.biokinet.core.screening;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import org.biokinet.core.anatomy.Means;
+import org.biokinet.core.anatomy.Setting;
+import org.biokinet.core.exercise.Catalogue;
+import org.biokinet.core.exercise.Exercise;
+import org.biokinet.core.program.Item;
+import org.biokinet.core.program.Program;
+
+/**
+ * What of a program a client may do: the one answer, asked by Plan, before sharing, at every start
+ * and of what comes in.
+ *
+ * @param gate as it stood at the moment that is asked about
+ * @param allowed empty where nobody has answered anything
+ * @param objections the first thing that speaks against an item, by its place; only such items
+ */
+public record Permit(
+    Gate gate,
+    Program program,
+    Optional<Allowed> allowed,
+    Map<Integer, Allowed.Objection> objections) {
+
+  /**
+   * @param today the catalogue in force: a version that was shared long ago may not know yet what
+   *     its exercises have to mind
+   */
+  public static Permit of(Program program, Means means, Gate gate, Catalogue today) {
+    Optional<Allowed> allowed = Allowed.of(gate, means, program.breathSeconds());
+    Map<Integer, Allowed.Objection> found = new TreeMap<>();
+    allowed.ifPresent(
+        a -> {
+          for (int i = 0; i < program.items().size(); i++) {
+            Item item = program.items().get(i);
+            Exercise e = known(today, item.exercise());
+            List<Allowed.Objection> against = a.objections(e, item.position(), item.dose());
+            if (!against.isEmpty()) found.put(i, against.get(0));
+          }
+        });
+    return new Permit(gate, program, allowed, found);
+  }
+
+  private static Exercise known(Catalogue today, Exercise shared) {
+    return today.find(shared.id()).map(e -> shared.minding(e.precautions())).orElse(shared);
+  }
+
+  /** Why nothing of it may go on; empty while the gate is open. */
+  public Optional<Gate.Why> closed() {
+    return gate instanceof Gate.Closed c ? Optional.of(c.why()) : Optional.empty();
+  }
+
+  /** Whether nothing is left to do, although the gate may be open. */
+  public boolean nothing() {
+    return closed().isPresent() || objections.size() == program.items().size();
+  }
+
+  /** Whether only {@link ReEntry} doses are open. */
+  public boolean reEntry() {
+    return gate instanceof Gate.Open open && open.reEntry();
+  }
+
+  /** The items that wait until the practitioner has changed the program. */
+  public Set<Integer> waiting() {
+    return objections.keySet();
+  }
+
+  /** A long session is only for those whom nothing limits. */
+  public boolean longSession() {
+    List<Item> items = program.items();
+    return gate instanceof Gate.Open open
+        && !open.reEntry()
+        && open.assessment()
+            .allowsLongSession(
+                items.stream().map(Item::exercise).toList(),
+                items.stream()
+                    .map(i -> Setting.of(i.position(), allowed.orElseThrow().means()))
+                    .toList());
+  }
+}

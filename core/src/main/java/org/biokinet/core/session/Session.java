@@ -1,0 +1,58 @@
+package org.biokinet.core.session;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.program.SessionLength;
+import org.biokinet.core.timeline.Performance;
+
+/**
+ * One performance of a program, as it was done and told.
+ *
+ * @param version number of the shared version that was done
+ * @param lead the side that went first
+ * @param day in the client's zone
+ * @param painBefore 0–10; empty where it was not told
+ * @param secondsDone of all segments, the pauses too; {@code secondsPlanned} likewise
+ * @param whileClosed whether the gate was closed to it: then it is no session for the gate
+ * @param putRight what of it the device had told wrongly, in words; empty where nothing was
+ * @param parts what was done of each item and side
+ * @param checkIn what was said afterwards; it may come later
+ */
+public record Session(
+    int version,
+    Side lead,
+    SessionLength length,
+    Instant startedAt,
+    LocalDate day,
+    Optional<Integer> painBefore,
+    Ended ended,
+    int secondsDone,
+    int secondsPlanned,
+    boolean whileClosed,
+    String putRight,
+    List<Performance.Part> parts,
+    Optional<CheckIn> checkIn) {
+
+  public Session {
+    parts = List.copyOf(parts);
+  }
+
+  /** Seconds of stretch done on one side; a stretch of both sides at once counts for each. */
+  public int stretchSeconds(Side side) {
+    return new Performance(parts).stretchSeconds(side);
+  }
+
+  /** Highest pain minus pain before; empty while either was not told. */
+  public Optional<Integer> rise() {
+    return checkIn
+        .flatMap(CheckIn::highestPain)
+        .flatMap(high -> painBefore.map(before -> high - before));
+  }
+
+  public boolean stopped() {
+    return ended == Ended.STOPPED;
+  }
+}
