@@ -1,5 +1,6 @@
 package org.biokinet.app;
 
+import static org.assertj.core.api.Assertions.assertThat;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.authentication;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 
@@ -9,6 +10,7 @@ import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
+import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.Set;
@@ -37,6 +39,9 @@ import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.app.session.SessionService;
 import org.biokinet.app.session.SessionUpload;
 import org.biokinet.app.support.AdjustableClock;
+import org.biokinet.app.worklist.Standing;
+import org.biokinet.app.worklist.StandingService;
+import org.biokinet.app.worklist.WorklistService;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.program.DraftEdit;
 import org.biokinet.core.program.SessionLength;
@@ -74,14 +79,29 @@ abstract class AppTest {
   @Autowired VersionService versions;
   @Autowired SessionService sessions;
   @Autowired ScreeningService screenings;
+  @Autowired WorklistService worklist;
+  @Autowired StandingService standings;
   @Autowired AdjustableClock clock;
   @Autowired ObjectMapper json;
   @LocalServerPort int port;
 
+  private final List<Me> people = new ArrayList<>();
+
+  /** What is kept of where clients stand is what their records say, whatever a test did. */
   @AfterEach
-  void clockBackToNow() {
-    clock.backToNow();
+  void everybodyStandsWhereTheRecordsSay() {
+    try {
+      for (Me me : people) {
+        worklist.wanting(me, false, 0, 1); // whose time is over is brought up before it is shown
+        for (Client c : clients.all(me)) {
+          assertThat(standings.kept(c)).as(c.name()).isEqualTo(standings.made(c));
+        }
+      }
+    } finally {
+      clock.backToNow();
+    }
   }
+
 
   Practice practice() {
     return accounts.addPractice("Practice " + UUID.randomUUID(), LISBON, "555 0100");
@@ -92,8 +112,16 @@ abstract class AppTest {
   }
 
   Me person(Practice practice, Role role) {
-    return accounts.addPractitioner(
-        practice, UUID.randomUUID() + "@practice.example", "A. Practitioner", role, PASSWORD);
+    Me me =
+        accounts.addPractitioner(
+            practice, UUID.randomUUID() + "@practice.example", "A. Practitioner", role, PASSWORD);
+    people.add(me);
+    return me;
+  }
+
+  /** Where a client stands now. */
+  Standing standing(Client client) {
+    return standings.of(client, clock.instant());
   }
 
   Me practitioner() {

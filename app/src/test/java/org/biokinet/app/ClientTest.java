@@ -26,20 +26,16 @@ import org.biokinet.app.client.Client;
 import org.biokinet.app.client.Contact;
 import org.biokinet.app.client.Goal;
 import org.biokinet.app.program.DraftService;
-import org.biokinet.app.worklist.WorklistService;
 import org.biokinet.core.anatomy.Equipment;
 import org.biokinet.core.anatomy.Means;
 import org.biokinet.core.anatomy.Position;
 import org.biokinet.core.program.DraftEdit;
 import org.biokinet.core.screening.Gate;
 import org.junit.jupiter.api.Test;
-import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 
 /** Who a client is; coming, going, coming back, and the same person twice. */
 class ClientTest extends AppTest {
-
-  @Autowired WorklistService worklist;
 
   private MockHttpServletRequestBuilder filled(Me me, String path) {
     return as(me, post(path))
@@ -196,7 +192,8 @@ class ClientTest extends AppTest {
     Cookie device = device(me, client);
     String path = "/clients/" + client.getId();
     mvc.perform(as(me, post(path + "/archive"))).andExpect(redirectedUrl(path + "/about"));
-    assertThat(worklist.rows(me)).isEmpty();
+    assertThat(worklist.wanting(me, false, 0, 10)).isEmpty();
+    assertThat(worklist.steady(me, false, 0, 10)).isEmpty();
     mvc.perform(get("/me/today").cookie(device)).andExpect(view().name("session/closed"));
     mvc.perform(get("/me/player?pain=1").cookie(device)).andExpect(redirectedUrl("/me/today"));
     mvc.perform(as(me, get("/find")).param("q", "Ada"))

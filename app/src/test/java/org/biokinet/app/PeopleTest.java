@@ -29,7 +29,6 @@ import org.biokinet.app.client.Circumstances;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.Contact;
 import org.biokinet.app.client.LinkService;
-import org.biokinet.app.worklist.WorklistService;
 import org.biokinet.core.progress.Attention;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -43,7 +42,6 @@ class PeopleTest extends AppTest {
 
   @Autowired PeopleService people;
   @Autowired Audit audit;
-  @Autowired WorklistService worklist;
   @Autowired FindByIndexNameSessionRepository<? extends Session> webSessions;
 
   private static String address() {
@@ -399,10 +397,10 @@ class PeopleTest extends AppTest {
     clock.moveTo(clock.instant().plusSeconds(60));
     String link = "/c/" + made.token();
     mvc.perform(post(link + "/forgotten").with(csrf())).andExpect(redirectedUrl(link));
-    assertThat(worklist.row(client).attention()).isEqualTo(Attention.NEW_PIN);
+    assertThat(standing(client).attention()).isEqualTo(Attention.NEW_PIN);
     clock.moveTo(clock.instant().plusSeconds(60));
     String pin = links.newPin(me, client.getId()).orElseThrow();
-    assertThat(worklist.row(client).attention()).isNotEqualTo(Attention.NEW_PIN);
+    assertThat(standing(client).attention()).isNotEqualTo(Attention.NEW_PIN);
     assertThat(links.open(made.token(), made.pin()))
         .isInstanceOf(
             pin.equals(made.pin())

@@ -30,7 +30,6 @@ import org.biokinet.app.program.VersionService;
 import org.biokinet.app.screening.Answers;
 import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.app.session.SessionUpload;
-import org.biokinet.app.worklist.WorklistService;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.program.DraftEdit;
 import org.biokinet.core.program.SessionLength;
@@ -49,7 +48,6 @@ import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilde
 /** The gate, and every way round it that was thought of. */
 class ScreeningTest extends AppTest {
 
-  @Autowired WorklistService worklist;
   @Autowired JdbcTemplate jdbc;
 
   private Gate.Why why(Client client) {
@@ -70,7 +68,7 @@ class ScreeningTest extends AppTest {
   }
 
   private Attention attention(Client client) {
-    return worklist.row(client).attention();
+    return standing(client).attention();
   }
 
   @Test

@@ -34,7 +34,6 @@ import org.biokinet.app.client.Contact;
 import org.biokinet.app.session.CheckInUpload;
 import org.biokinet.app.session.SessionRow;
 import org.biokinet.app.session.SessionUpload;
-import org.biokinet.app.worklist.WorklistService;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.Pain;
 import org.biokinet.core.figure.draw.Figure;
@@ -44,14 +43,11 @@ import org.biokinet.core.timeline.Segment;
 import org.biokinet.core.timeline.Timeline;
 import org.hamcrest.Matchers;
 import org.junit.jupiter.api.Test;
-import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.MediaType;
 import org.springframework.test.web.servlet.ResultActions;
 
 /** What the player sends, and what may start. */
 class SessionTest extends AppTest {
-
-  @Autowired WorklistService worklist;
 
   private ResultActions send(Cookie device, String path, Object body) throws Exception {
     return send(device, path, owner(device), body);
@@ -416,7 +412,7 @@ class SessionTest extends AppTest {
     sessions.record(asClient(client), stop);
     sessions.record(
         asClient(client), new CheckInUpload(UUID.randomUUID(), stop.uploadId(), 8, 4, ""));
-    assertThat(worklist.row(client).week().days())
+    assertThat(worklist.wanting(me, false, 0, 1).getContent().get(0).week().days())
         .last()
         .satisfies(d -> assertThat(d.stopped()).isTrue());
     mvc.perform(as(me, get("/clients/" + client.getId() + "/review")))

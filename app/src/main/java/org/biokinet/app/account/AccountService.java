@@ -4,7 +4,9 @@ import java.time.Clock;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.biokinet.app.support.Changes;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Service;
@@ -75,6 +77,13 @@ public class AccountService {
         .filter(p -> p.active() && p.role().clinical())
         .map(p -> new Colleague(p.getId(), p.name()))
         .toList();
+  }
+
+  /** What everybody is called who is or was of my practice. */
+  @Transactional(readOnly = true)
+  public Map<UUID, String> names(Me me) {
+    return practitioners.findByPracticeIdOrderByName(me.practiceId()).stream()
+        .collect(Collectors.toMap(Practitioner::getId, Practitioner::name));
   }
 
   @Transactional(readOnly = true)

@@ -4,7 +4,6 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.ZoneId;
-import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -34,19 +33,13 @@ class ClientController {
   private final ClientService clients;
   private final AccountService accounts;
   private final ClientHeader header;
-  private final Merging merging;
   private final Clock clock;
 
   ClientController(
-      ClientService clients,
-      AccountService accounts,
-      ClientHeader header,
-      Merging merging,
-      Clock clock) {
+      ClientService clients, AccountService accounts, ClientHeader header, Clock clock) {
     this.clients = clients;
     this.accounts = accounts;
     this.header = header;
-    this.merging = merging;
     this.clock = clock;
   }
 
@@ -130,13 +123,6 @@ class ClientController {
     model.addAttribute("seen", seen);
     model.addAttribute("merged", clients.merged(client.getId()));
     model.addAttribute("into", client.mergedInto().map(into -> clients.get(me, into)).orElse(null));
-    Map<UUID, String> others = new LinkedHashMap<>();
-    clients.all(me).stream()
-        .filter(c -> !c.getId().equals(client.getId()))
-        .forEach(
-            c ->
-                others.put(c.getId(), c.name() + c.birthDate().map(b -> ", born " + b).orElse("")));
-    model.addAttribute("others", others);
     return form(me, form, problems, model);
   }
 
@@ -191,23 +177,5 @@ class ClientController {
     }
     clients.beginEpisode(me, id, text);
     return "redirect:/clients/" + id + "/screen";
-  }
-
-  /** Joins another record to this one. */
-  @PostMapping("/clients/{id}/merge")
-  String merge(
-      @AuthenticationPrincipal Me me,
-      @PathVariable UUID id,
-      @RequestParam UUID duplicate,
-      RedirectAttributes once) {
-    clients.get(me, id);
-    switch (merging.merge(me, id, duplicate)) {
-      case DONE -> {}
-      case ITSELF -> once.addFlashAttribute("mergeError", "Choose the other record.");
-      case UNSETTLED ->
-          once.addFlashAttribute(
-              "mergeError", "Something is open in the other record; settle that first.");
-    }
-    return "redirect:/clients/" + id + "/about";
   }
 }

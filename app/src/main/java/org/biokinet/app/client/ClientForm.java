@@ -30,7 +30,7 @@ import org.springframework.util.MultiValueMap;
  * @param equipment codes
  * @param team ids of colleagues
  */
-record ClientForm(
+public record ClientForm(
     Map<String, String> typed, Set<String> positions, Set<String> equipment, Set<String> team) {
 
   /** The Patient-Specific Functional Scale takes three to five; two or three are asked for here. */
@@ -46,7 +46,7 @@ record ClientForm(
   private static final int MOST_MINUTES = 120;
   private static final int MOST_TIMES = 12;
 
-  static ClientForm blank(ZoneId zone, UUID practitioner) {
+  public static ClientForm blank(ZoneId zone, UUID practitioner) {
     Map<String, String> typed = new LinkedHashMap<>();
     typed.put("zone", zone.getId());
     typed.put("language", Locale.ENGLISH.getLanguage());
@@ -55,7 +55,7 @@ record ClientForm(
     return new ClientForm(typed, codes(usual.positions()), codes(usual.equipment()), Set.of());
   }
 
-  static ClientForm of(Client client, List<Goal> goals, Set<UUID> team) {
+  public static ClientForm of(Client client, List<Goal> goals, Set<UUID> team) {
     Map<String, String> typed = new LinkedHashMap<>();
     Contact c = client.contact();
     typed.put("name", c.name());
@@ -85,7 +85,7 @@ record ClientForm(
     return new ClientForm(typed, codes(at.means().positions()), codes(at.means().equipment()), ids);
   }
 
-  static ClientForm read(MultiValueMap<String, String> sent) {
+  public static ClientForm read(MultiValueMap<String, String> sent) {
     Map<String, String> typed = new LinkedHashMap<>();
     sent.forEach(
         (name, values) ->
@@ -113,7 +113,7 @@ record ClientForm(
   }
 
   /** What is wrong with who and how to reach, by field. */
-  Map<String, String> contactProblems(LocalDate today) {
+  public Map<String, String> contactProblems(LocalDate today) {
     Map<String, String> problems = new LinkedHashMap<>();
     if (get("name").isEmpty()) problems.put("name", "A name is needed.");
     longest(problems, "name", LONGEST_NAME);
@@ -221,7 +221,7 @@ record ClientForm(
   }
 
   /** Only of a form without contact problems. */
-  Contact contact() {
+  public Contact contact() {
     return new Contact(
         get("name"),
         day("birthDate"),
@@ -258,7 +258,7 @@ record ClientForm(
     return goals;
   }
 
-  Optional<UUID> practitioner() {
+  public Optional<UUID> practitioner() {
     return id(get("practitioner"));
   }
 

@@ -8,6 +8,7 @@ import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -16,6 +17,9 @@ import org.biokinet.app.account.Me;
 import org.biokinet.app.support.Changes;
 import org.biokinet.app.support.NotFound;
 import org.jspecify.annotations.Nullable;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.data.domain.Page;
+import org.springframework.data.domain.PageRequest;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
@@ -36,13 +40,21 @@ public class ClientService {
   private final Goals goals;
   private final ClientEvents events;
   private final Audit audit;
+  private final ApplicationEventPublisher publisher;
   private final Clock clock;
 
-  ClientService(Clients clients, Goals goals, ClientEvents events, Audit audit, Clock clock) {
+  ClientService(
+      Clients clients,
+      Goals goals,
+      ClientEvents events,
+      Audit audit,
+      ApplicationEventPublisher publisher,
+      Clock clock) {
     this.clients = clients;
     this.goals = goals;
     this.events = events;
     this.audit = audit;
+    this.publisher = publisher;
     this.clock = clock;
   }
 
@@ -70,6 +82,7 @@ public class ClientService {
     client.giveTo(practitionerId, team);
     clients.save(client);
     setGoals(me, client, wanted);
+    publisher.publishEvent(new ClientChanged(client.getId()));
     audit.changed(me, client.getId(), "client added", "");
     return client;
   }
@@ -121,6 +134,7 @@ public class ClientService {
     LocalDate today = now.atZone(client.zone()).toLocalDate();
     boolean minor = client.minor(today);
     client.set(contact);
+    publisher.publishEvent(new ClientChanged(client.getId()));
     if (client.minor(today) == minor) return;
     client.askAgain(now);
     happened(client.getId(), ClientEvent.Kind.ASK_AGAIN, me.id(), "birth date changed");
@@ -155,6 +169,7 @@ public class ClientService {
     client.set(circumstances);
     client.giveTo(practitionerId, team);
     setGoals(me, client, wanted);
+    publisher.publishEvent(new ClientChanged(id));
     audit.changed(me, id, "client changed", "");
     return true;
   }
@@ -244,6 +259,7 @@ public class ClientService {
             a.language()));
     Instant now = clock.instant();
     from.mergeInto(stays, now);
+    publisher.publishEvent(new ClientChanged(duplicate));
     if (screened) {
       into.askAgain(now);
       happened(stays, ClientEvent.Kind.ASK_AGAIN, me.id(), "");
@@ -295,6 +311,16 @@ public class ClientService {
         .toList();
   }
 
+  /**
+   * Those whose name has this in it, the archived too, by name.
+   *
+   * @param most how many at most; how many there are is known of the page
+   */
+  @Transactional(readOnly = true)
+  public Page<Client> named(Me me, String part, int most) {
+    return clients.named(me.practiceId(), part, PageRequest.of(0, most));
+  }
+
   /** For callers that already know the client by right: its own device. */
   @Transactional(readOnly = true)
   public Client byId(UUID id) {
@@ -305,6 +331,7 @@ public class ClientService {
   public void happened(
       UUID clientId, ClientEvent.Kind kind, @Nullable UUID practitionerId, String detail) {
     events.save(new ClientEvent(clientId, clock.instant(), kind, practitionerId, detail));
+    publisher.publishEvent(new ClientChanged(clientId));
   }
 
   /** What happened last, for each of these clients to whom something happened. */
@@ -327,6 +354,12 @@ public class ClientService {
   @Transactional(readOnly = true)
   public History history(UUID clientId) {
     return histories(List.of(clientId)).getOrDefault(clientId, History.NONE);
+  }
+
+  /** The last time that somebody called. */
+  @Transactional(readOnly = true)
+  public Optional<ClientEvent> lastCall(UUID clientId) {
+    return history(clientId).newest(ClientEvent.Kind.CALLED);
   }
 
   /** One breath of this client, measured or told. */

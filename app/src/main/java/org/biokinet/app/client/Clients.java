@@ -4,6 +4,8 @@ import jakarta.persistence.LockModeType;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import org.springframework.data.domain.Page;
+import org.springframework.data.domain.Pageable;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Lock;
 import org.springframework.data.jpa.repository.Query;
@@ -14,6 +16,13 @@ interface Clients extends JpaRepository<Client, UUID> {
   Optional<Client> findByIdAndPracticeId(UUID id, UUID practiceId);
 
   List<Client> findByPracticeIdOrderByName(UUID practiceId);
+
+  @Query(
+      """
+      select c from Client c where c.practiceId = :practice and c.mergedInto is null
+      and locate(:part, c.name) > 0 order by c.name, c.id
+      """)
+  Page<Client> named(UUID practice, String part, Pageable page);
 
   List<Client> findByMergedIntoOrderByCreatedAt(UUID id);
 

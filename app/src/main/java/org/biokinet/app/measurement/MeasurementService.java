@@ -29,6 +29,7 @@ import org.biokinet.core.measure.Finding;
 import org.biokinet.core.measure.Findings;
 import org.biokinet.core.measure.PainMap;
 import org.jspecify.annotations.Nullable;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -81,6 +82,7 @@ public class MeasurementService {
   private final AccountService accounts;
   private final LibraryService library;
   private final Audit audit;
+  private final ApplicationEventPublisher publisher;
   private final ObjectMapper json;
   private final Clock clock;
 
@@ -92,6 +94,7 @@ public class MeasurementService {
       AccountService accounts,
       LibraryService library,
       Audit audit,
+      ApplicationEventPublisher publisher,
       ObjectMapper json,
       Clock clock) {
     this.rows = rows;
@@ -101,6 +104,7 @@ public class MeasurementService {
     this.accounts = accounts;
     this.library = library;
     this.audit = audit;
+    this.publisher = publisher;
     this.json = json;
     this.clock = clock;
   }
@@ -168,6 +172,7 @@ public class MeasurementService {
     rows.save(
         new MeasurementRow(
             client.getId(), day, measured, write(measured), by, clock.instant(), replaced));
+    publisher.publishEvent(new MeasuresChanged(client.getId()));
   }
 
   private List<MeasurementRow> current(UUID clientId) {

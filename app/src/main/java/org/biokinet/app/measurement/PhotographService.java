@@ -15,6 +15,7 @@ import org.biokinet.app.support.Changes;
 import org.biokinet.app.support.NotFound;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.measure.Posture;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Query;
@@ -61,6 +62,7 @@ public class PhotographService {
   private final MarkerErrors errors;
   private final ClientService clients;
   private final Audit audit;
+  private final ApplicationEventPublisher publisher;
   private final Clock clock;
 
   PhotographService(
@@ -68,11 +70,13 @@ public class PhotographService {
       MarkerErrors errors,
       ClientService clients,
       Audit audit,
+      ApplicationEventPublisher publisher,
       Clock clock) {
     this.photographs = photographs;
     this.errors = errors;
     this.clients = clients;
     this.audit = audit;
+    this.publisher = publisher;
     this.clock = clock;
   }
 
@@ -145,6 +149,7 @@ public class PhotographService {
   public void withdraw(Me me, UUID clientId, UUID id) {
     ofMyCare(me, clientId);
     one(clientId, id).withdraw(clock.instant());
+    publisher.publishEvent(new MeasuresChanged(clientId));
     audit.changed(me, clientId, "photograph withdrawn", "");
   }
 

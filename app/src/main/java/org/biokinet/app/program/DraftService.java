@@ -5,13 +5,10 @@ import com.fasterxml.jackson.databind.ObjectMapper;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.Collection;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import java.util.Set;
 import java.util.UUID;
-import java.util.stream.Collectors;
 import org.biokinet.app.account.AccountService;
 import org.biokinet.app.account.Audit;
 import org.biokinet.app.account.Me;
@@ -36,6 +33,7 @@ import org.biokinet.core.screening.Gate;
 import org.biokinet.core.screening.Permit;
 import org.biokinet.core.timeline.DraftTimeline;
 import org.biokinet.core.timeline.Timeline;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -48,8 +46,6 @@ public class DraftService {
 
   interface Drafts extends JpaRepository<DraftRow, UUID> {
     Optional<DraftRow> findByClientIdAndOpenSlot(UUID clientId, byte slot);
-
-    List<DraftRow> findByClientIdInAndOpenSlot(Collection<UUID> clientIds, byte slot);
   }
 
   interface Entries extends JpaRepository<DraftEntryRow, DraftEntryRow.Key> {
@@ -105,6 +101,7 @@ public class DraftService {
   private final LibraryService library;
   private final ScreeningService screenings;
   private final Audit audit;
+  private final ApplicationEventPublisher publisher;
   private final ObjectMapper json;
   private final Clock clock;
 
@@ -119,6 +116,7 @@ public class DraftService {
       LibraryService library,
       ScreeningService screenings,
       Audit audit,
+      ApplicationEventPublisher publisher,
       ObjectMapper json,
       Clock clock) {
     this.drafts = drafts;
@@ -131,6 +129,7 @@ public class DraftService {
     this.library = library;
     this.screenings = screenings;
     this.audit = audit;
+    this.publisher = publisher;
     this.json = json;
     this.clock = clock;
   }
@@ -144,12 +143,10 @@ public class DraftService {
         .orElseGet(() -> untouched(client));
   }
 
-  /** Which of these clients have a draft that was changed and not shared. */
+  /** Since when a program is being written that nobody has shared yet. */
   @Transactional(readOnly = true)
-  public Set<UUID> waiting(Collection<UUID> clientIds) {
-    return drafts.findByClientIdInAndOpenSlot(clientIds, OPEN).stream()
-        .map(DraftRow::clientId)
-        .collect(Collectors.toSet());
+  public Optional<Instant> begun(UUID clientId) {
+    return drafts.findByClientIdAndOpenSlot(clientId, OPEN).map(DraftRow::madeAt);
   }
 
   @Changes
@@ -171,13 +168,7 @@ public class DraftService {
     Client client = clients.lock(me, clientId);
     Instant now = clock.instant();
     DraftRow row =
-        drafts
-            .findByClientIdAndOpenSlot(client.getId(), OPEN)
-            .orElseGet(
-                () ->
-                    drafts.save(
-                        new DraftRow(
-                            clientId, write(Draft.class, start(replays.latest(client))), now)));
+        drafts.findByClientIdAndOpenSlot(client.getId(), OPEN).orElseGet(() -> begin(client, now));
     List<DraftEntryRow> log = entries.findByKeyDraftIdOrderByKeySeq(row.getId());
     Optional<UUID> other = overtakenBy(me, seq, log);
     if (other.isPresent()) {
@@ -188,6 +179,12 @@ public class DraftService {
             new DraftEntryRow.Key(row.getId(), log.size() + 1), kind, payload, me.id(), now));
     audit.changed(me, clientId, "draft " + kind.name().toLowerCase(Locale.ROOT), payload);
     return new Outcome.Done(state(client, row));
+  }
+
+  private DraftRow begin(Client client, Instant now) {
+    publisher.publishEvent(new DraftBegun(client.getId()));
+    String start = write(Draft.class, start(replays.latest(client)));
+    return drafts.save(new DraftRow(client.getId(), start, now));
   }
 
   /**
@@ -262,6 +259,7 @@ public class DraftService {
                 clock.instant()));
     row.get().close();
     clients.happened(clientId, ClientEvent.Kind.SHARED, me.id(), "version " + version.number());
+    publisher.publishEvent(new VersionShared(clientId, version.number()));
     audit.changed(me, clientId, "shared", "version " + version.number());
     return new Outcome.Shared(version);
   }

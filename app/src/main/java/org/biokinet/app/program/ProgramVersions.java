@@ -1,6 +1,5 @@
 package org.biokinet.app.program;
 
-import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -13,6 +12,4 @@ interface ProgramVersions extends JpaRepository<ProgramVersion, UUID> {
   Optional<ProgramVersion> findByClientIdAndNumber(UUID clientId, int number);
 
   List<ProgramVersion> findByClientIdOrderByNumber(UUID clientId);
-
-  List<ProgramVersion> findByClientIdIn(Collection<UUID> clientIds);
 }

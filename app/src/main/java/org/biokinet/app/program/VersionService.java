@@ -4,18 +4,11 @@ import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
-import java.util.Collection;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
-import java.util.function.BinaryOperator;
-import java.util.function.Function;
-import java.util.stream.Collectors;
 import org.biokinet.app.client.Client;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.exercise.Catalogue;
@@ -69,10 +62,15 @@ public class VersionService {
   /** What is in force: the newest version of the present episode. */
   @Transactional(readOnly = true)
   public Optional<Replay> latest(Client client) {
+    return inForce(client).map(this::kept);
+  }
+
+  /** The same without what is needed to perform it. */
+  @Transactional(readOnly = true)
+  public Optional<ProgramVersion> inForce(Client client) {
     return versions
         .findFirstByClientIdOrderByNumberDesc(client.getId())
-        .filter(v -> inEpisode(v, client))
-        .map(this::kept);
+        .filter(v -> inEpisode(v, client));
   }
 
   private static boolean inEpisode(ProgramVersion v, Client client) {
@@ -87,20 +85,6 @@ public class VersionService {
   @Transactional(readOnly = true)
   public List<ProgramVersion> all(UUID clientId) {
     return versions.findByClientIdOrderByNumber(clientId);
-  }
-
-  /** The version in force of each of these clients that has one. */
-  @Transactional(readOnly = true)
-  public Map<UUID, ProgramVersion> newest(Collection<Client> of) {
-    Map<UUID, Client> clients =
-        of.stream().collect(Collectors.toMap(Client::getId, Function.identity()));
-    return versions.findByClientIdIn(clients.keySet()).stream()
-        .filter(v -> inEpisode(v, Objects.requireNonNull(clients.get(v.clientId()))))
-        .collect(
-            Collectors.toMap(
-                ProgramVersion::clientId,
-                Function.identity(),
-                BinaryOperator.maxBy(Comparator.comparingInt(ProgramVersion::number))));
   }
 
   private Replay kept(ProgramVersion version) {

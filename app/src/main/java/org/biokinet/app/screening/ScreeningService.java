@@ -26,7 +26,6 @@ import org.biokinet.app.client.ClientEvent;
 import org.biokinet.app.client.ClientMe;
 import org.biokinet.app.client.ClientService;
 import org.biokinet.app.client.History;
-import org.biokinet.app.client.ScreeningState;
 import org.biokinet.app.support.Changes;
 import org.biokinet.core.screening.Answered;
 import org.biokinet.core.screening.Assessment;
@@ -34,13 +33,14 @@ import org.biokinet.core.screening.CSpineRule;
 import org.biokinet.core.screening.Clearance;
 import org.biokinet.core.screening.Condition;
 import org.biokinet.core.screening.Gate;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
 /** Screenings, what was recorded about them, and the one gate that follows. */
 @Service
-public class ScreeningService implements ScreeningState {
+public class ScreeningService {
 
   interface Screenings extends JpaRepository<ScreeningRow, UUID> {
     List<ScreeningRow> findByClientIdOrderByAtDesc(UUID clientId);
@@ -70,6 +70,7 @@ public class ScreeningService implements ScreeningState {
   private final AccountService accounts;
   private final LastSession lastSession;
   private final Audit audit;
+  private final ApplicationEventPublisher publisher;
   private final ObjectMapper json;
   private final Clock clock;
 
@@ -80,6 +81,7 @@ public class ScreeningService implements ScreeningState {
       AccountService accounts,
       LastSession lastSession,
       Audit audit,
+      ApplicationEventPublisher publisher,
       ObjectMapper json,
       Clock clock) {
     this.screenings = screenings;
@@ -88,6 +90,7 @@ public class ScreeningService implements ScreeningState {
     this.accounts = accounts;
     this.lastSession = lastSession;
     this.audit = audit;
+    this.publisher = publisher;
     this.json = json;
     this.clock = clock;
   }
@@ -95,34 +98,26 @@ public class ScreeningService implements ScreeningState {
   /** The gate of one client, now. */
   @Transactional(readOnly = true)
   public Gate gate(Client client) {
-    return Objects.requireNonNull(gates(List.of(client)).get(client.getId()));
+    return Gate.of(facts(client), today(client));
   }
 
-  /** The gates of many clients, by id. */
+  /** The next day on which time alone may change it. */
   @Transactional(readOnly = true)
-  public Map<UUID, Gate> gates(Collection<Client> of) {
-    if (of.isEmpty()) return Map.of();
-    List<UUID> ids = of.stream().map(Client::getId).toList();
-    Map<UUID, List<Kept>> kept = kept(of, Instant.MAX);
-    Map<UUID, History> histories = clients.histories(ids);
-    Map<UUID, LocalDate> sessions = lastSession.days(ids);
-    Map<UUID, Gate> gates = new HashMap<>();
-    for (Client c : of) {
-      History history = histories.getOrDefault(c.getId(), History.NONE);
-      gates.put(
-          c.getId(),
-          Gate.of(
-              new Gate.Facts(
-                  c.archived(),
-                  answered(kept, c),
-                  c.screenAfter(),
-                  history.newest(ClientEvent.Kind.STOPPED).map(ClientEvent::at),
-                  history.paused(),
-                  lookedAt(history),
-                  Optional.ofNullable(sessions.get(c.getId()))),
-              today(c)));
-    }
-    return gates;
+  public Optional<LocalDate> gateChanges(Client client) {
+    return Gate.changes(facts(client), today(client));
+  }
+
+  private Gate.Facts facts(Client client) {
+    UUID id = client.getId();
+    History history = clients.history(id);
+    return new Gate.Facts(
+        client.archived(),
+        answered(kept(List.of(client), Instant.MAX), client),
+        client.screenAfter(),
+        history.newest(ClientEvent.Kind.STOPPED).map(ClientEvent::at),
+        history.paused(),
+        lookedAt(history),
+        Optional.ofNullable(lastSession.days(List.of(id)).get(id)));
   }
 
   /**
@@ -161,6 +156,12 @@ public class ScreeningService implements ScreeningState {
         .max(Comparator.naturalOrder());
   }
 
+  /** The newest answers; empty where nobody has answered anything. */
+  @Transactional(readOnly = true)
+  public Optional<Answered> newestAnswers(Client client) {
+    return all(client).stream().findFirst().map(Kept::answered);
+  }
+
   /** All of a client's screenings, the newest first. */
   @Transactional(readOnly = true)
   public List<Kept> all(Me me, UUID clientId) {
@@ -171,7 +172,7 @@ public class ScreeningService implements ScreeningState {
     return kept(List.of(client), Instant.MAX).getOrDefault(client.getId(), List.of());
   }
 
-  @Override
+  /** Whether somebody was ever screened. */
   @Transactional(readOnly = true)
   public boolean any(Client client) {
     return !all(client).isEmpty();
@@ -187,7 +188,7 @@ public class ScreeningService implements ScreeningState {
         .findFirst();
   }
 
-  @Override
+  /** Whether a sign, a flag or a stop waits to be settled. */
   @Transactional(readOnly = true)
   public boolean unsettled(Client client) {
     return gate(client).unsettled();
@@ -269,6 +270,7 @@ public class ScreeningService implements ScreeningState {
             Answered.Source.PRACTITIONER,
             clock.instant(),
             minor));
+    publisher.publishEvent(new ScreeningChanged(clientId));
     Assessment a = Assessment.of(answers.screening(minor), Optional.empty());
     audit.changed(me, clientId, "screened", a.result().label());
   }
@@ -306,6 +308,7 @@ public class ScreeningService implements ScreeningState {
             Answered.Source.BEFORE_VISIT,
             clock.instant(),
             minor));
+    publisher.publishEvent(new ScreeningChanged(me.id()));
     Assessment a = Assessment.of(answers.screening(minor), Optional.empty());
     audit.changedByClient(me.practiceId(), me.id(), "answered at home", a.result().label());
   }
@@ -367,6 +370,7 @@ public class ScreeningService implements ScreeningState {
             source,
             clock.instant(),
             client.minor(today)));
+    publisher.publishEvent(new ScreeningChanged(me.id()));
     audit.changedByClient(me.practiceId(), me.id(), "screening renewed", "");
   }
 
@@ -419,6 +423,7 @@ public class ScreeningService implements ScreeningState {
             clearance.neck().map(this::write).orElse(""),
             me.id(),
             clock.instant()));
+    publisher.publishEvent(new ScreeningChanged(clientId));
     audit.changed(me, clientId, "gate opened", clearance.examined() + ": " + clearance.found());
     return new Recorded.Done();
   }

@@ -7,6 +7,7 @@ import jakarta.persistence.Table;
 import java.math.BigDecimal;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
 import java.util.Optional;
 import java.util.UUID;
 import org.biokinet.app.support.Row;
@@ -80,7 +81,7 @@ public class SessionRow extends Row {
     this.lead = lead;
     this.length = length;
     this.breathSeconds = BigDecimal.valueOf(breathSeconds);
-    this.startedAt = startedAt;
+    this.startedAt = startedAt.truncatedTo(ChronoUnit.MICROS);
     this.offsetMinutes = offsetMinutes;
     this.zone = zone;
     this.localDate = localDate;

@@ -39,6 +39,7 @@ import org.biokinet.core.session.PastTheGate;
 import org.biokinet.core.timeline.Performance;
 import org.biokinet.core.timeline.Timeline;
 import org.jspecify.annotations.Nullable;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.data.domain.Page;
 import org.springframework.data.domain.PageRequest;
 import org.springframework.data.domain.Pageable;
@@ -127,6 +128,7 @@ public class SessionService {
   private final ScreeningService screenings;
   private final LibraryService library;
   private final Audit audit;
+  private final ApplicationEventPublisher publisher;
   private final ObjectMapper json;
   private final Clock clock;
 
@@ -140,6 +142,7 @@ public class SessionService {
       ScreeningService screenings,
       LibraryService library,
       Audit audit,
+      ApplicationEventPublisher publisher,
       ObjectMapper json,
       Clock clock) {
     this.sessions = sessions;
@@ -151,6 +154,7 @@ public class SessionService {
     this.screenings = screenings;
     this.library = library;
     this.audit = audit;
+    this.publisher = publisher;
     this.json = json;
     this.clock = clock;
   }
@@ -313,6 +317,7 @@ public class SessionService {
           audit.changedByClient(me.practiceId(), me.id(), "session while closed", why);
         });
     if (upload.ended() == Ended.STOPPED) stopped(me, upload.reason());
+    publisher.publishEvent(new SessionArrived(me.id()));
     audit.changedByClient(
         me.practiceId(), me.id(), "session", upload.ended().name().toLowerCase(Locale.ROOT));
   }
@@ -348,6 +353,7 @@ public class SessionService {
             cut(upload.note(), LONGEST_NOTE),
             clock.instant(),
             null));
+    publisher.publishEvent(new CheckInArrived(me.id()));
     audit.changedByClient(me.practiceId(), me.id(), "check-in", "");
   }
 

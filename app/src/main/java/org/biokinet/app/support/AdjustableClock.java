@@ -5,10 +5,11 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
+import java.time.temporal.ChronoUnit;
 
 /**
  * The system's time in UTC, which the demo loader and tests can move: they live through days in
- * seconds, by the same rules as everybody.
+ * seconds, by the same rules as everybody. It ticks in microseconds, as the database keeps them.
  */
 public final class AdjustableClock extends Clock {
 
@@ -25,7 +26,7 @@ public final class AdjustableClock extends Clock {
 
   @Override
   public Instant instant() {
-    return Instant.now().plus(offset);
+    return Instant.now().plus(offset).truncatedTo(ChronoUnit.MICROS);
   }
 
   @Override

@@ -3,30 +3,16 @@ package org.biokinet.app.worklist;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.util.ArrayList;
-import java.util.List;
-import java.util.Optional;
-import java.util.Set;
+import java.time.ZoneId;
+import java.util.Arrays;
 import java.util.UUID;
-import java.util.stream.Collectors;
 import org.biokinet.app.account.Audit;
 import org.biokinet.app.account.Me;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientHeader;
 import org.biokinet.app.client.ClientService;
-import org.biokinet.app.client.LinkService;
 import org.biokinet.app.client.Station;
-import org.biokinet.app.measurement.MeasurementService;
-import org.biokinet.app.program.DraftService;
-import org.biokinet.app.program.ProgramVersion;
-import org.biokinet.app.program.VersionService;
-import org.biokinet.app.screening.ScreeningService;
-import org.biokinet.app.session.SessionService;
 import org.biokinet.app.support.Days;
-import org.biokinet.core.screening.Assessment;
-import org.biokinet.core.screening.Clearance;
-import org.biokinet.core.screening.Feature;
-import org.biokinet.core.screening.Gate;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
@@ -39,35 +25,13 @@ class ClientOverview implements ClientHeader {
   record Stop(Station station, String state, boolean reached, boolean open) {}
 
   private final ClientService clients;
-  private final WorklistService worklist;
-  private final VersionService versions;
-  private final DraftService drafts;
-  private final SessionService sessions;
-  private final LinkService links;
-  private final ScreeningService screenings;
-  private final MeasurementService measurements;
+  private final StandingService standings;
   private final Audit audit;
   private final Clock clock;
 
-  ClientOverview(
-      ClientService clients,
-      WorklistService worklist,
-      VersionService versions,
-      DraftService drafts,
-      SessionService sessions,
-      LinkService links,
-      ScreeningService screenings,
-      MeasurementService measurements,
-      Audit audit,
-      Clock clock) {
+  ClientOverview(ClientService clients, StandingService standings, Audit audit, Clock clock) {
     this.clients = clients;
-    this.worklist = worklist;
-    this.versions = versions;
-    this.drafts = drafts;
-    this.sessions = sessions;
-    this.links = links;
-    this.screenings = screenings;
-    this.measurements = measurements;
+    this.standings = standings;
     this.audit = audit;
     this.clock = clock;
   }
@@ -78,81 +42,59 @@ class ClientOverview implements ClientHeader {
     audit.saw(me, clientId, open == null ? "about" : open.path());
     Instant now = clock.instant();
     LocalDate today = now.atZone(client.zone()).toLocalDate();
+    Standing s = standings.of(client, now);
     model.addAttribute("client", client);
     model.addAttribute("age", client.age(today).orElse(null));
-    model.addAttribute("attention", worklist.row(client));
-    Gate gate = screenings.gate(client);
-    model.addAttribute("locks", locks(gate));
-    screenings.opened(client).ifPresent(c -> model.addAttribute("openedBy", openedBy(c, client)));
-    Optional<LocalDate> measured = measurements.lastVisit(client);
-    List<Stop> stops = new ArrayList<>();
-    Optional<ProgramVersion> shared =
-        Optional.ofNullable(versions.newest(List.of(client)).get(clientId));
-    int week = sessions.since(List.of(clientId), today.minusDays(6)).size();
-    for (Station s : Station.values()) {
-      String state =
-          switch (s) {
-            case SCREEN -> gate(gate);
-            case MEASURE ->
-                measured.map(day -> "last visit " + Days.day(day)).orElse("nothing yet");
-            case PLAN -> plan(me, client, shared, now);
-            case DO ->
-                week > 0
-                    ? week + (week == 1 ? " session" : " sessions") + " in 7 days"
-                    : link(client);
-            case REVIEW ->
-                sessions.page(clientId, 0, 1).stream()
-                    .findFirst()
-                    .map(x -> "last session " + Days.ago(x.startedAt(), now, client.zone()))
-                    .orElse("nothing yet");
-          };
-      boolean reached =
-          switch (s) {
-            case SCREEN -> gate.open();
-            case MEASURE -> measured.isPresent();
-            case PLAN -> shared.isPresent();
-            case DO, REVIEW -> week > 0;
-          };
-      stops.add(new Stop(s, state, reached, s == open));
-    }
-    model.addAttribute("stops", stops);
+    model.addAttribute("attention", s.attention());
+    model.addAttribute("words", StandingWords.of(s, client.phone(), now, client.zone()));
+    model.addAttribute("locks", String.join(", ", s.locks()));
+    s.openedBy().ifPresent(o -> model.addAttribute("openedBy", openedBy(o, now, client.zone())));
+    model.addAttribute(
+        "stops",
+        Arrays.stream(Station.values())
+            .map(x -> new Stop(x, state(x, s, now, client.zone()), reached(x, s, today), x == open))
+            .toList());
   }
 
-  private String openedBy(Clearance c, Client client) {
+  private static String state(Station station, Standing s, Instant now, ZoneId zone) {
+    int week = s.sessions(now.atZone(zone).toLocalDate());
+    return switch (station) {
+      case SCREEN ->
+          s.closed()
+              .map(why -> "✕ " + why.label())
+              .orElse(s.result() + (s.renewable() ? ", due soon" : ""));
+      case MEASURE -> s.measured().map(day -> "last visit " + Days.day(day)).orElse("nothing yet");
+      case PLAN -> plan(s, now, zone);
+      case DO -> week > 0 ? week + (week == 1 ? " session" : " sessions") + " in 7 days" : link(s);
+      case REVIEW ->
+          s.last().map(x -> "last session " + Days.ago(x.at(), now, zone)).orElse("nothing yet");
+    };
+  }
+
+  private static boolean reached(Station station, Standing s, LocalDate today) {
+    return switch (station) {
+      case SCREEN -> s.closed().isEmpty();
+      case MEASURE -> s.measured().isPresent();
+      case PLAN -> s.shared().isPresent();
+      case DO, REVIEW -> s.sessions(today) > 0;
+    };
+  }
+
+  private static String openedBy(Standing.OpenedBy o, Instant now, ZoneId zone) {
     return "%s, %s: %s; %s"
-        .formatted(
-            c.by(), Days.when(c.at(), clock.instant(), client.zone()), c.examined(), c.found());
+        .formatted(o.who(), Days.when(o.at(), now, zone), o.examined(), o.found());
   }
 
-  private static String gate(Gate gate) {
-    if (gate instanceof Gate.Closed closed) return "✕ " + closed.why().label();
-    Gate.Open open = (Gate.Open) gate;
-    String state = open.assessment().result().label();
-    return open.renewable() ? state + ", due soon" : state;
-  }
-
-  /** Every lock in words, for the head of each page of a client. */
-  private static String locks(Gate gate) {
-    return gate.answers().map(Assessment::lockedFeatures).orElse(Set.of()).stream()
-        .map(Feature::label)
-        .collect(Collectors.joining(", "));
-  }
-
-  private String plan(Me me, Client client, Optional<ProgramVersion> shared, Instant now) {
-    DraftService.State draft = drafts.state(me, client.getId());
-    if (draft.started()) return "draft of version " + draft.nextVersion();
-    return shared
-        .map(
-            v ->
-                "version %d since %s"
-                    .formatted(v.number(), Days.ago(v.sharedAt(), now, client.zone())))
+  private static String plan(Standing s, Instant now, ZoneId zone) {
+    int number = s.shared().map(Standing.Shared::number).orElse(0);
+    if (s.draft()) return "draft of version " + (number + 1);
+    return s.shared()
+        .map(v -> "version %d since %s".formatted(v.number(), Days.ago(v.at(), now, zone)))
         .orElse("nothing yet");
   }
 
-  private String link(Client client) {
-    return links
-        .current(client.getId())
-        .map(l -> l.openedAt().isPresent() ? "no session in 7 days" : "link not opened")
-        .orElse("no link yet");
+  private static String link(Standing s) {
+    if (s.linkMade().isEmpty()) return "no link yet";
+    return s.linkOpened().isPresent() ? "no session in 7 days" : "link not opened";
   }
 }

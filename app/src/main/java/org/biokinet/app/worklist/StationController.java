@@ -3,7 +3,6 @@ package org.biokinet.app.worklist;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.ZoneId;
-import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.UUID;
@@ -14,7 +13,6 @@ import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientEvent;
 import org.biokinet.app.client.ClientHeader;
 import org.biokinet.app.client.ClientService;
-import org.biokinet.app.client.History;
 import org.biokinet.app.client.LinkService;
 import org.biokinet.app.client.Station;
 import org.biokinet.app.program.ProgramVersion;
@@ -42,7 +40,7 @@ class StationController {
   private final ClientService clients;
   private final ClientHeader header;
   private final LinkService links;
-  private final WorklistService worklist;
+  private final StandingService standings;
   private final AccountService accounts;
   private final VersionService versions;
   private final Audit audit;
@@ -53,7 +51,7 @@ class StationController {
       ClientService clients,
       ClientHeader header,
       LinkService links,
-      WorklistService worklist,
+      StandingService standings,
       AccountService accounts,
       VersionService versions,
       Audit audit,
@@ -62,7 +60,7 @@ class StationController {
     this.clients = clients;
     this.header = header;
     this.links = links;
-    this.worklist = worklist;
+    this.standings = standings;
     this.accounts = accounts;
     this.versions = versions;
     this.audit = audit;
@@ -91,28 +89,13 @@ class StationController {
             .toList());
     model.addAttribute(
         "clock", newestFirst.stream().map(v -> Timeline.clock(v.seconds())).toList());
-    History history = clients.history(id);
-    model.addAttribute("paused", history.paused());
-    history
-        .newest(ClientEvent.Kind.CALLED)
-        .filter(
-            c ->
-                history
-                    .newest(ClientEvent.Kind.DEALT_WITH)
-                    .filter(d -> d.at().isAfter(c.at()))
-                    .isEmpty())
-        .ifPresent(
-            c ->
-                model.addAttribute(
-                    "called",
-                    "%s, %s: %s"
-                        .formatted(
-                            Days.when(c.at(), clock.instant(), client.zone()),
-                            c.practitionerId().map(accounts::practitionerName).orElse(""),
-                            c.detail())));
-    List<ClientEvent> open = history.open();
-    if (!open.isEmpty()) model.addAttribute("read", open.get(0).at());
-    model.addAttribute("also", also(open, worklist.row(client).attention(), client.zone()));
+    Standing standing = standings.of(client, clock.instant());
+    model.addAttribute("paused", standing.isPaused());
+    if (standing.called().isPresent()) {
+      clients.lastCall(id).ifPresent(c -> model.addAttribute("called", called(c, client.zone())));
+    }
+    if (!standing.open().isEmpty()) model.addAttribute("read", standing.open().get(0).at());
+    model.addAttribute("also", also(standing, client.zone()));
     links
         .current(id)
         .ifPresent(
@@ -130,27 +113,28 @@ class StationController {
   /** Something open that does not stand at the head already. */
   record Also(String what, String when, String detail) {}
 
-  private List<Also> also(List<ClientEvent> open, Attention head, ZoneId zone) {
-    List<Also> also = new ArrayList<>();
-    for (ClientEvent e : open) {
-      Attention as =
-          switch (e.kind()) {
-            case STOPPED -> Attention.STOPPED;
-            case WHILE_CLOSED -> Attention.WHILE_CLOSED;
-            case MAP_ASKS -> Attention.MAP_ASKS;
-            default -> Attention.PAIN_TOO_HIGH;
-          };
-      if (as == head) continue;
-      String what =
-          switch (as) {
-            case STOPPED -> "stopped";
-            case WHILE_CLOSED -> "done while closed";
-            case MAP_ASKS -> "marked on the body map";
-            default -> "too sore to start";
-          };
-      also.add(new Also(what, Days.when(e.at(), clock.instant(), zone), e.detail()));
-    }
-    return also;
+  private List<Also> also(Standing standing, ZoneId zone) {
+    return standing.open().stream()
+        .filter(o -> o.as() != standing.attention())
+        .map(o -> new Also(what(o.as()), Days.when(o.at(), clock.instant(), zone), o.detail()))
+        .toList();
+  }
+
+  private static String what(Attention as) {
+    return switch (as) {
+      case STOPPED -> "stopped";
+      case WHILE_CLOSED -> "done while closed";
+      case MAP_ASKS -> "marked on the body map";
+      default -> "too sore to start";
+    };
+  }
+
+  private String called(ClientEvent call, ZoneId zone) {
+    return "%s, %s: %s"
+        .formatted(
+            Days.when(call.at(), clock.instant(), zone),
+            call.practitionerId().map(accounts::practitionerName).orElse(""),
+            call.detail());
   }
 
   /** A shared version as the open document, which the command line compiles to the same second. */

@@ -10,7 +10,7 @@ import org.biokinet.app.client.ClientService;
 import org.biokinet.app.library.Library;
 import org.biokinet.app.library.LibraryService;
 import org.biokinet.app.support.Days;
-import org.biokinet.core.progress.Attention;
+import org.springframework.data.domain.Page;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -21,6 +21,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 @Controller
 class WorklistController {
 
+  private static final int PER_PAGE = 50;
   private static final int STEADY_PER_PAGE = 25;
   private static final int MOST_HITS = 10;
   private static final int MOST_EXERCISES = 5;
@@ -44,34 +45,24 @@ class WorklistController {
   @GetMapping("/")
   String page(
       @AuthenticationPrincipal Me me,
+      @RequestParam(defaultValue = "0") int page,
       @RequestParam(defaultValue = "0") int steadyPage,
       @RequestParam(defaultValue = "false") boolean steady,
       @RequestParam(defaultValue = "false") boolean mine,
       Model model) {
     if (!me.role().clinical()) return "redirect:/desk";
-    List<WorklistService.Row> all = worklist.rows(me);
-    boolean shared = all.stream().anyMatch(r -> !r.client().practitionerId().equals(me.id()));
+    boolean shared = worklist.shared(me);
+    boolean onlyMine = mine && shared;
+    Page<WorklistService.Row> wanting = worklist.wanting(me, onlyMine, page, PER_PAGE);
+    Page<WorklistService.Row> calm = worklist.steady(me, onlyMine, steadyPage, STEADY_PER_PAGE);
+    long total = wanting.getTotalElements() + calm.getTotalElements();
     model.addAttribute("shared", shared);
-    model.addAttribute("mine", mine && shared);
-    List<WorklistService.Row> rows =
-        all.stream()
-            .filter(r -> !mine || !shared || r.client().practitionerId().equals(me.id()))
-            .toList();
-    List<WorklistService.Row> wanting =
-        rows.stream().filter(r -> r.attention() != Attention.STEADY).toList();
-    List<WorklistService.Row> calm =
-        rows.stream().filter(r -> r.attention() == Attention.STEADY).toList();
-    int pages = Math.max(1, (calm.size() + STEADY_PER_PAGE - 1) / STEADY_PER_PAGE);
-    int at = Math.max(0, Math.min(steadyPage, pages - 1));
+    model.addAttribute("mine", onlyMine);
     model.addAttribute("day", Days.longDay(clock.instant(), ZoneId.of(me.zone())));
-    model.addAttribute("total", rows.size());
+    model.addAttribute("total", total);
     model.addAttribute("wanting", wanting);
-    model.addAttribute("calmCount", calm.size());
-    model.addAttribute(
-        "calm", calm.stream().skip((long) at * STEADY_PER_PAGE).limit(STEADY_PER_PAGE).toList());
-    model.addAttribute("steadyOpen", steady || rows.size() <= SHORT_LIST);
-    model.addAttribute("steadyPage", at);
-    model.addAttribute("steadyPages", pages);
+    model.addAttribute("calm", calm);
+    model.addAttribute("steadyOpen", steady || total <= SHORT_LIST);
     return "worklist/worklist";
   }
 
@@ -80,15 +71,10 @@ class WorklistController {
   String find(
       @AuthenticationPrincipal Me me, @RequestParam(defaultValue = "") String q, Model model) {
     String wanted = q.strip().toLowerCase(Locale.ROOT);
-    List<Client> hits =
-        wanted.isEmpty()
-            ? List.of()
-            : clients.all(me).stream()
-                .filter(c -> c.name().toLowerCase(Locale.ROOT).contains(wanted))
-                .toList();
+    Page<Client> hits = wanted.isEmpty() ? Page.empty() : clients.named(me, wanted, MOST_HITS);
     model.addAttribute("q", q.strip());
-    model.addAttribute("hits", hits.stream().limit(MOST_HITS).toList());
-    model.addAttribute("more", Math.max(0, hits.size() - MOST_HITS));
+    model.addAttribute("hits", hits.getContent());
+    model.addAttribute("more", hits.getTotalElements() - hits.getNumberOfElements());
     Library mine = library.of(me.practiceId());
     model.addAttribute("library", mine);
     model.addAttribute("clinical", me.role().clinical());

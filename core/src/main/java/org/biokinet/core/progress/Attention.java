@@ -76,6 +76,12 @@ public enum Attention {
     return level == Level.URGENT;
   }
 
+  /** The place in the order, from 0 for the most pressing. */
+  @SuppressWarnings("EnumOrdinal") // what is kept of it is made anew when the order changes
+  public int place() {
+    return ordinal();
+  }
+
   public boolean steady() {
     return this == STEADY;
   }
@@ -116,6 +122,12 @@ public enum Attention {
       Optional<Instant> shared,
       boolean draftWaits,
       boolean linkOpened) {}
+
+  /** When time alone may change it, the gate aside; empty where it does not. */
+  public static Optional<Instant> changes(Facts f, Instant now) {
+    // Quiet is who has been for longer than that.
+    return f.lastSession().map(at -> at.plus(QUIET_AFTER).plusMillis(1)).filter(now::isBefore);
+  }
 
   public static Attention of(Facts f, Instant now) {
     if (f.stopped().isPresent()) return STOPPED;

@@ -5,8 +5,10 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.temporal.ChronoUnit;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /**
  * Whether anything may be prescribed, started or kept up: one rule, asked everywhere. Periods are
@@ -153,6 +155,22 @@ public sealed interface Gate {
                     ChronoUnit.DAYS.between(newest.day(), today) >= REMIND_FROM_DAY,
                     reEntry(f),
                     newest.day().plusDays(VALID_DAYS - 1L)));
+  }
+
+  /**
+   * The next day on which time alone may change it; empty where it does not. It may name a day too
+   * many, never one too few.
+   */
+  static Optional<LocalDate> changes(Facts f, LocalDate today) {
+    if (f.answered().isEmpty() || f.archived()) return Optional.empty();
+    LocalDate asked = f.answered().get(0).day();
+    return Stream.concat(
+            Stream.of(asked.plusDays(REMIND_FROM_DAY), asked.plusDays(VALID_DAYS)),
+            f.lastSession().stream()
+                .flatMap(day -> Stream.of(day, asked))
+                .map(day -> day.plusDays(PAUSE_DAYS)))
+        .filter(day -> day.isAfter(today))
+        .min(Comparator.naturalOrder());
   }
 
   /** After a pause only the client has spoken for; a practitioner's look ends it. */

@@ -1,8 +1,12 @@
-package org.biokinet.app.client;
+package org.biokinet.app.worklist;
 
 import java.util.UUID;
 import java.util.stream.Stream;
 import org.biokinet.app.account.Me;
+import org.biokinet.app.client.Client;
+import org.biokinet.app.client.ClientService;
+import org.biokinet.app.client.LinkService;
+import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.app.support.Changes;
 import org.springframework.stereotype.Service;
 
@@ -21,12 +25,12 @@ class Merging {
 
   private final ClientService clients;
   private final LinkService links;
-  private final ScreeningState screened;
+  private final ScreeningService screenings;
 
-  Merging(ClientService clients, LinkService links, ScreeningState screened) {
+  Merging(ClientService clients, LinkService links, ScreeningService screenings) {
     this.clients = clients;
     this.links = links;
-    this.screened = screened;
+    this.screenings = screenings;
   }
 
   @Changes
@@ -35,8 +39,8 @@ class Merging {
     // In one order, whichever way round somebody else joins the two.
     Stream.of(stays, duplicate).sorted().forEach(id -> clients.lock(me, id));
     Client from = clients.get(me, duplicate);
-    if (screened.unsettled(from)) return Outcome.UNSETTLED;
-    clients.merge(me, stays, duplicate, screened.any(from));
+    if (screenings.unsettled(from)) return Outcome.UNSETTLED;
+    clients.merge(me, stays, duplicate, screenings.any(from));
     links.end(me, duplicate);
     return Outcome.DONE;
   }

@@ -1,11 +1,10 @@
-package org.biokinet.app.client;
+package org.biokinet.app.worklist;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
@@ -13,6 +12,11 @@ import java.util.stream.Collectors;
 import org.biokinet.app.account.AccountService;
 import org.biokinet.app.account.Audit;
 import org.biokinet.app.account.Me;
+import org.biokinet.app.client.Circumstances;
+import org.biokinet.app.client.Client;
+import org.biokinet.app.client.ClientForm;
+import org.biokinet.app.client.ClientService;
+import org.springframework.data.domain.Page;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -29,34 +33,26 @@ import org.springframework.web.bind.annotation.RequestParam;
 @RequestMapping("/desk")
 class DeskController {
 
-  /**
-   * One client as the desk sees it.
-   *
-   * @param urgent whether a practitioner has to be told at once
-   * @param pin whether another PIN is wanted
-   */
-  record Line(Client client, String practitioner, boolean urgent, boolean pin) {}
-
   private static final int PER_PAGE = 50;
 
   private final ClientService clients;
-  private final LinkService links;
   private final AccountService accounts;
-  private final Urgent urgent;
+  private final WorklistService worklist;
+  private final StandingService standings;
   private final Audit audit;
   private final Clock clock;
 
   DeskController(
       ClientService clients,
-      LinkService links,
       AccountService accounts,
-      Urgent urgent,
+      WorklistService worklist,
+      StandingService standings,
       Audit audit,
       Clock clock) {
     this.clients = clients;
-    this.links = links;
     this.accounts = accounts;
-    this.urgent = urgent;
+    this.worklist = worklist;
+    this.standings = standings;
     this.audit = audit;
     this.clock = clock;
   }
@@ -67,36 +63,10 @@ class DeskController {
       @RequestParam(defaultValue = "") String q,
       @RequestParam(defaultValue = "0") int page,
       Model model) {
-    String wanted = q.strip().toLowerCase(Locale.ROOT);
-    List<Client> all =
-        clients.all(me).stream()
-            .filter(c -> !c.archived())
-            .filter(
-                c ->
-                    c.name().toLowerCase(Locale.ROOT).contains(wanted)
-                        || c.phone().contains(wanted))
-            .toList();
-    Set<UUID> pressing = urgent.among(me);
-    List<UUID> ids = all.stream().map(Client::getId).toList();
-    Map<UUID, History> histories = clients.histories(ids);
-    List<Line> lines =
-        all.stream()
-            .map(
-                c ->
-                    new Line(
-                        c,
-                        accounts.practitionerName(c.practitionerId()),
-                        pressing.contains(c.getId()),
-                        histories.getOrDefault(c.getId(), History.NONE).pinForgotten()))
-            .sorted((a, b) -> Boolean.compare(b.urgent(), a.urgent()))
-            .toList();
-    int pages = Math.max(1, (lines.size() + PER_PAGE - 1) / PER_PAGE);
-    int at = Math.max(0, Math.min(page, pages - 1));
+    Page<WorklistService.DeskRow> lines = worklist.desk(me, q.strip(), page, PER_PAGE);
     model.addAttribute("q", q.strip());
-    model.addAttribute("total", lines.size());
-    model.addAttribute("page", at);
-    model.addAttribute("pages", pages);
-    model.addAttribute("lines", lines.stream().skip((long) at * PER_PAGE).limit(PER_PAGE).toList());
+    model.addAttribute("lines", lines);
+    model.addAttribute("treats", accounts.names(me));
     return "client/desk";
   }
 
@@ -175,9 +145,10 @@ class DeskController {
       Me me, Client client, ClientForm form, int seen, Map<String, String> problems, Model model) {
     model.addAttribute("client", client);
     model.addAttribute("seen", seen);
-    model.addAttribute("urgent", urgent.among(me).contains(client.getId()));
-    model.addAttribute("hasLink", links.current(client.getId()).isPresent());
-    model.addAttribute("pin", clients.history(client.getId()).pinForgotten());
+    Standing standing = standings.of(client, clock.instant());
+    model.addAttribute("urgent", standing.attention().urgent());
+    model.addAttribute("hasLink", standing.linkMade().isPresent());
+    model.addAttribute("pin", standing.pinForgotten().isPresent());
     model.addAttribute("treats", accounts.practitionerName(client.practitionerId()));
     return form(me, form, problems, model);
   }

@@ -1,0 +1,7 @@
+package org.biokinet.app.program;
+
+import java.util.UUID;
+import org.biokinet.app.client.AboutClient;
+
+/** A version is in force from now on. */
+public record VersionShared(UUID clientId, int number) implements AboutClient {}

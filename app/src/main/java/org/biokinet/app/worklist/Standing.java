@@ -1,0 +1,83 @@
+package org.biokinet.app.worklist;
+
+import com.fasterxml.jackson.annotation.JsonIgnore;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+import org.biokinet.core.progress.Attention;
+import org.biokinet.core.screening.Gate;
+
+/**
+ * Where a client stands, as facts; {@link StandingWords} says them. Whatever depends on the time of
+ * day (today, yesterday) is left to the words, so that this changes only with the record, or at
+ * {@code validUntil}.
+ *
+ * @param since when the reason began
+ * @param validUntil when time alone changes something; empty where it does not
+ * @param open what waits to be dealt with, the newest first
+ * @param called when somebody called about the newest of it, if after it
+ * @param result what the screening comes to; empty where the gate is closed
+ * @param linkMade of the link in force
+ * @param everOpened whether any link was ever opened
+ * @param week the days of the last week and a day on which something was done
+ * @param measured the day of the last visit
+ */
+public record Standing(
+    Attention attention,
+    Instant since,
+    Optional<Instant> validUntil,
+    List<Open> open,
+    Optional<Instant> called,
+    Optional<Gate.Why> closed,
+    String result,
+    boolean renewable,
+    Optional<LocalDate> gateUntil,
+    List<String> locks,
+    Optional<OpenedBy> openedBy,
+    Optional<Instant> pinForgotten,
+    Optional<Instant> linkMade,
+    Optional<Instant> linkOpened,
+    boolean everOpened,
+    Optional<Shared> shared,
+    boolean draft,
+    Optional<Last> last,
+    List<Day> week,
+    Optional<LocalDate> measured) {
+
+  /** Counts up when this record or the order changes; rows of another form are made anew. */
+  static final int FORM = 1;
+
+  /** Something that waits to be dealt with. */
+  public record Open(Attention as, Instant at, String detail) {}
+
+  /** The record on which the gate stands open. */
+  public record OpenedBy(String who, Instant at, String examined, String found) {}
+
+  public record Shared(int number, Instant at) {}
+
+  /** The last session, with what was said of pain. */
+  public record Last(Instant at, Optional<Integer> painBefore, Optional<Integer> highestPain) {}
+
+  /** One day on which something was done, in the client's zone. */
+  public record Day(LocalDate date, boolean left, boolean right, boolean stopped, int sessions) {}
+
+  /** What waits of this sort; empty where nothing does. */
+  public Optional<Open> open(Attention as) {
+    return open.stream().filter(o -> o.as() == as).findFirst();
+  }
+
+  /** After a stop nothing goes on until the outcome is written down. */
+  @JsonIgnore
+  public boolean isPaused() {
+    return open(Attention.STOPPED).isPresent();
+  }
+
+  /** Sessions of the seven days that end today. */
+  public int sessions(LocalDate today) {
+    return week.stream()
+        .filter(d -> d.date().isAfter(today.minusDays(7)))
+        .mapToInt(Day::sessions)
+        .sum();
+  }
+}

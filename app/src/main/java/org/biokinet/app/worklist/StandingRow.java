@@ -1,0 +1,108 @@
+package org.biokinet.app.worklist;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.PostLoad;
+import jakarta.persistence.PostPersist;
+import jakarta.persistence.Table;
+import jakarta.persistence.Transient;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.UUID;
+import org.biokinet.app.client.Client;
+import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.type.SqlTypes;
+import org.jspecify.annotations.Nullable;
+import org.springframework.data.domain.Persistable;
+
+/** Where one client stands, kept so that a list of them costs one statement. */
+@Entity
+@Table(name = "standing")
+@SuppressWarnings("UnusedVariable") // most columns are there to be asked for
+class StandingRow implements Persistable<UUID> {
+  @Id private UUID clientId;
+  private UUID practiceId;
+  private UUID practitionerId;
+  private String name;
+  private String phone;
+  private String email;
+  private String zone;
+  private String attention;
+  private int place;
+  private boolean urgent;
+  private Instant since;
+  private @Nullable Instant validUntil;
+  private int form;
+
+  @JdbcTypeCode(SqlTypes.JSON)
+  @Column(columnDefinition = "longtext") // what MariaDB calls it
+  private Standing facts;
+
+  @Transient private boolean fresh = true;
+
+  @SuppressWarnings("NullAway.Init")
+  protected StandingRow() {}
+
+  @SuppressWarnings("NullAway.Init") // filled in by set
+  StandingRow(Client client, Standing standing) {
+    clientId = client.getId();
+    practiceId = client.practiceId();
+    set(client, standing);
+  }
+
+  final void set(Client client, Standing standing) {
+    practitionerId = client.practitionerId();
+    name = client.name();
+    phone = client.phone();
+    email = client.contact().email();
+    zone = client.zone().getId();
+    attention = standing.attention().name();
+    place = standing.attention().place();
+    urgent = standing.attention().urgent();
+    since = standing.since();
+    validUntil = standing.validUntil().orElse(null);
+    form = Standing.FORM;
+    facts = standing;
+  }
+
+  @Override
+  public UUID getId() {
+    return clientId;
+  }
+
+  @Override
+  public boolean isNew() {
+    return fresh;
+  }
+
+  @PostLoad
+  @PostPersist
+  void stored() {
+    fresh = false;
+  }
+
+  UUID practitionerId() {
+    return practitionerId;
+  }
+
+  String name() {
+    return name;
+  }
+
+  String phone() {
+    return phone;
+  }
+
+  String email() {
+    return email;
+  }
+
+  ZoneId zone() {
+    return ZoneId.of(zone);
+  }
+
+  Standing standing() {
+    return facts;
+  }
+}

@@ -1,0 +1,285 @@
+package org.biokinet.app.worklist;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.UUID;
+import java.util.stream.Stream;
+import org.biokinet.app.client.AboutClient;
+import org.biokinet.app.client.Client;
+import org.biokinet.app.client.ClientEvent;
+import org.biokinet.app.client.ClientService;
+import org.biokinet.app.client.History;
+import org.biokinet.app.client.LinkService;
+import org.biokinet.app.measurement.MeasurementService;
+import org.biokinet.app.program.DraftService;
+import org.biokinet.app.program.ProgramVersion;
+import org.biokinet.app.program.VersionService;
+import org.biokinet.app.screening.ScreeningService;
+import org.biokinet.app.session.CheckInRow;
+import org.biokinet.app.session.SessionRow;
+import org.biokinet.app.session.SessionService;
+import org.biokinet.app.support.Changes;
+import org.biokinet.core.progress.Attention;
+import org.biokinet.core.screening.Assessment;
+import org.biokinet.core.screening.Feature;
+import org.biokinet.core.screening.Gate;
+import org.biokinet.core.session.Ended;
+import org.springframework.context.event.EventListener;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionSynchronization;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
+
+/**
+ * Where every client stands, brought up in the transaction that changes it, and when its time is
+ * over. It can be made from the records at any time, and a test compares.
+ */
+@Service
+public class StandingService {
+
+  /** Days of which the list knows; the strip shows the last seven, wherever the client lives. */
+  private static final int DAYS_BACK = 8;
+
+  private final Standings standings;
+  private final ClientService clients;
+  private final LinkService links;
+  private final ScreeningService screenings;
+  private final MeasurementService measurements;
+  private final DraftService drafts;
+  private final VersionService versions;
+  private final SessionService sessions;
+  private final Clock clock;
+
+  StandingService(
+      Standings standings,
+      ClientService clients,
+      LinkService links,
+      ScreeningService screenings,
+      MeasurementService measurements,
+      DraftService drafts,
+      VersionService versions,
+      SessionService sessions,
+      Clock clock) {
+    this.standings = standings;
+    this.clients = clients;
+    this.links = links;
+    this.screenings = screenings;
+    this.measurements = measurements;
+    this.drafts = drafts;
+    this.versions = versions;
+    this.sessions = sessions;
+    this.clock = clock;
+  }
+
+  /** The clients of one transaction about whom something has happened. */
+  private final class Touched implements TransactionSynchronization {
+    private final Set<UUID> clientIds = new LinkedHashSet<>();
+
+    @Override
+    public void beforeCommit(boolean readOnly) {
+      for (UUID id : clientIds) bringUp(id);
+    }
+
+    @Override
+    public void afterCompletion(int status) {
+      TransactionSynchronizationManager.unbindResourceIfPossible(StandingService.this);
+    }
+  }
+
+  /** Once for each client and transaction, when all of it is written. */
+  @EventListener
+  void happened(AboutClient event) {
+    Touched touched = (Touched) TransactionSynchronizationManager.getResource(this);
+    if (touched == null) {
+      touched = new Touched();
+      TransactionSynchronizationManager.bindResource(this, touched);
+      TransactionSynchronizationManager.registerSynchronization(touched);
+    }
+    touched.clientIds.add(event.clientId());
+  }
+
+  private void bringUp(UUID clientId) {
+    // Two that change different things of one client take turns here, if they did not before.
+    Client client = clients.lock(clients.byId(clientId));
+    Optional<StandingRow> row = standings.findByClientIdAndForm(clientId, Standing.FORM);
+    if (client.archived()) {
+      standings.deleteByClientId(clientId);
+    } else if (row.isPresent()) {
+      row.get().set(client, of(client));
+    } else {
+      standings.deleteByClientId(clientId);
+      standings.save(new StandingRow(client, of(client)));
+    }
+  }
+
+  /** The same for one whose time is over. */
+  @Changes
+  public void renew(UUID clientId) {
+    bringUp(clientId);
+  }
+
+  /** Those of a practice that time has changed, or whose row has an older form. */
+  @Transactional(readOnly = true)
+  public List<UUID> due(UUID practiceId) {
+    return standings.due(practiceId, clock.instant(), Standing.FORM);
+  }
+
+  /** As it is kept, or made from the records where nothing is kept or its time is over. */
+  @Transactional(readOnly = true)
+  public Standing of(Client client, Instant now) {
+    return kept(client)
+        .filter(s -> s.validUntil().filter(until -> !now.isBefore(until)).isEmpty())
+        .orElseGet(() -> of(client));
+  }
+
+  /** As it is kept; empty for who is not treated now. */
+  @Transactional(readOnly = true)
+  public Optional<Standing> kept(Client client) {
+    return standings
+        .findByClientIdAndForm(client.getId(), Standing.FORM)
+        .map(StandingRow::standing);
+  }
+
+  /** As the records say; empty for who is not treated now. */
+  @Transactional(readOnly = true)
+  public Optional<Standing> made(Client client) {
+    return client.archived() ? Optional.empty() : Optional.of(of(client));
+  }
+
+  private Standing of(Client client) {
+    UUID id = client.getId();
+    Instant now = clock.instant();
+    History history = clients.history(id);
+    Gate gate = screenings.gate(client);
+    Optional<LinkService.State> link = links.current(id);
+    Optional<ProgramVersion> shared = versions.inForce(client);
+    Optional<Instant> draft = drafts.begun(id);
+    LocalDate today = now.atZone(client.zone()).toLocalDate();
+    List<SessionRow> recent = sessions.since(List.of(id), today.minusDays(DAYS_BACK));
+    Optional<SessionRow> newest = Optional.ofNullable(sessions.newest(List.of(id)).get(id));
+    Optional<CheckInRow> checkIn = newest.map(s -> sessions.checkIns(List.of(s)).get(s.uploadId()));
+    Optional<Standing.Last> last =
+        newest.map(
+            s ->
+                new Standing.Last(
+                    s.startedAt(), s.painBefore(), checkIn.flatMap(CheckInRow::highestPain)));
+    List<Standing.Open> open = open(history);
+    Optional<Gate.Why> closed =
+        gate instanceof Gate.Closed c ? Optional.of(c.why()) : Optional.empty();
+    boolean renewable = gate instanceof Gate.Open o && o.renewable();
+    boolean everOpened = history.newest(ClientEvent.Kind.LINK_OPENED).isPresent();
+    Attention.Facts facts =
+        new Attention.Facts(
+            at(open, Attention.STOPPED),
+            closed,
+            renewable,
+            at(open, Attention.WHILE_CLOSED),
+            at(open, Attention.MAP_ASKS),
+            at(open, Attention.PAIN_TOO_HIGH),
+            history.pinForgotten(),
+            last.flatMap(l -> l.highestPain().flatMap(h -> l.painBefore().map(b -> h - b))),
+            last.map(Standing.Last::at),
+            shared.map(ProgramVersion::sharedAt),
+            draft.isPresent(),
+            everOpened);
+    Attention attention = Attention.of(facts, now);
+    Optional<Instant> gateChanges =
+        screenings.gateChanges(client).map(day -> day.atStartOfDay(client.zone()).toInstant());
+    Optional<Instant> validUntil =
+        Stream.concat(Attention.changes(facts, now).stream(), gateChanges.stream())
+            .min(Comparator.naturalOrder());
+    Optional<Instant> answered = screenings.newestAnswers(client).map(a -> a.at());
+    Instant since =
+        switch (attention) {
+          case STOPPED, WHILE_CLOSED, MAP_ASKS, PAIN_TOO_HIGH -> at(open, attention).orElseThrow();
+          case EMERGENCY, EXAMINE, SCREEN, SCREEN_SOON -> answered.orElse(client.createdAt());
+          case NEW_PIN -> history.newest(ClientEvent.Kind.PIN_FORGOTTEN).orElseThrow().at();
+          case PAIN_ROSE, QUIET -> last.orElseThrow().at();
+          case DRAFT_NOT_SHARED -> draft.orElseThrow();
+          case NO_PROGRAM -> client.episodeSince();
+          case NOT_OPENED, NOT_STARTED -> shared.orElseThrow().sharedAt();
+          case STEADY -> last.map(Standing.Last::at).orElse(client.createdAt());
+        };
+    return new Standing(
+        attention,
+        since,
+        validUntil,
+        open,
+        called(history, open),
+        closed,
+        gate instanceof Gate.Open o ? o.assessment().result().label() : "",
+        renewable,
+        gate instanceof Gate.Open o ? Optional.of(o.validUntil()) : Optional.empty(),
+        gate.answers().map(Assessment::lockedFeatures).orElse(Set.of()).stream()
+            .map(Feature::label)
+            .toList(),
+        screenings
+            .opened(client)
+            .map(c -> new Standing.OpenedBy(c.by(), c.at(), c.examined(), c.found())),
+        history.pinForgotten()
+            ? history.newest(ClientEvent.Kind.PIN_FORGOTTEN).map(ClientEvent::at)
+            : Optional.empty(),
+        link.map(LinkService.State::madeAt),
+        link.flatMap(LinkService.State::openedAt),
+        everOpened,
+        shared.map(v -> new Standing.Shared(v.number(), v.sharedAt())),
+        draft.isPresent(),
+        last,
+        days(recent),
+        measurements.lastVisit(client));
+  }
+
+  private static List<Standing.Open> open(History history) {
+    Map<ClientEvent.Kind, Attention> as =
+        Map.of(
+            ClientEvent.Kind.STOPPED, Attention.STOPPED,
+            ClientEvent.Kind.WHILE_CLOSED, Attention.WHILE_CLOSED,
+            ClientEvent.Kind.MAP_ASKS, Attention.MAP_ASKS,
+            ClientEvent.Kind.PAIN_TOO_HIGH, Attention.PAIN_TOO_HIGH);
+    return history.open().stream()
+        .map(
+            e ->
+                new Standing.Open(
+                    as.getOrDefault(e.kind(), Attention.PAIN_TOO_HIGH), e.at(), e.detail()))
+        .toList();
+  }
+
+  private static Optional<Instant> at(List<Standing.Open> open, Attention as) {
+    return open.stream().filter(o -> o.as() == as).map(Standing.Open::at).findFirst();
+  }
+
+  /** When somebody called about the stop that is open; its outcome may still be. */
+  private static Optional<Instant> called(History history, List<Standing.Open> open) {
+    return history
+        .newest(ClientEvent.Kind.CALLED)
+        .map(ClientEvent::at)
+        .filter(called -> at(open, Attention.STOPPED).filter(called::isAfter).isPresent());
+  }
+
+  private static List<Standing.Day> days(List<SessionRow> recent) {
+    Map<LocalDate, List<SessionRow>> byDay = new TreeMap<>();
+    for (SessionRow s : recent) {
+      byDay.computeIfAbsent(s.localDate(), d -> new ArrayList<>()).add(s);
+    }
+    List<Standing.Day> days = new ArrayList<>();
+    byDay.forEach(
+        (day, that) ->
+            days.add(
+                new Standing.Day(
+                    day,
+                    that.stream().anyMatch(s -> s.stretchLeft() > 0),
+                    that.stream().anyMatch(s -> s.stretchRight() > 0),
+                    that.stream().anyMatch(s -> s.ended() == Ended.STOPPED),
+                    that.size())));
+    return days;
+  }
+}

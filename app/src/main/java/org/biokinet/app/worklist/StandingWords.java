@@ -1,0 +1,143 @@
+package org.biokinet.app.worklist;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.time.temporal.ChronoUnit;
+import java.util.Locale;
+import org.biokinet.app.client.Station;
+import org.biokinet.app.support.Days;
+import org.biokinet.core.progress.Attention;
+import org.biokinet.core.screening.Gate;
+
+/**
+ * Why a client is where they are on the list, in words, and the station where it is dealt with.
+ *
+ * @param word the state in one word or two
+ * @param next where to go on
+ */
+record StandingWords(String word, String reason, Station next) {
+
+  /**
+   * @param zone the client's
+   */
+  static StandingWords of(Standing s, String phone, Instant now, ZoneId zone) {
+    return new Saying(s, phone, now, zone).words();
+  }
+
+  private record Saying(Standing s, String phone, Instant now, ZoneId zone) {
+
+    StandingWords words() {
+      return switch (s.attention()) {
+        case STOPPED -> {
+          Standing.Open e = waiting();
+          String called =
+              s.called()
+                  .map(at -> "Called %s; the outcome is open.".formatted(when(at)))
+                  .orElse(phone.isEmpty() ? "" : "Call " + phone + ".");
+          String reason = "%s %s. %s".formatted(e.detail(), when(e.at()), called).strip();
+          yield new StandingWords("Stopped", reason, Station.DO);
+        }
+        case EMERGENCY ->
+            new StandingWords(
+                "Emergency signs",
+                "Answered in the screening; call%s, and record the medical outcome."
+                    .formatted(phone.isEmpty() ? "" : " " + phone),
+                Station.SCREEN);
+        case WHILE_CLOSED -> {
+          Standing.Open e = waiting();
+          String reason = "A session came in %s although %s.".formatted(when(e.at()), e.detail());
+          yield new StandingWords("Done while closed", reason, Station.DO);
+        }
+        case EXAMINE ->
+            new StandingWords(
+                "Examine first", "Record what you examined and found.", Station.SCREEN);
+        case SCREEN -> {
+          Gate.Why why = s.closed().orElseThrow();
+          String word =
+              why.label().substring(0, 1).toUpperCase(Locale.ROOT) + why.label().substring(1);
+          yield new StandingWords(word, why.opens(), Station.SCREEN);
+        }
+        case SCREEN_SOON ->
+            new StandingWords(
+                "Screening due",
+                "The screening holds until %s; the client is asked too."
+                    .formatted(Days.day(s.gateUntil().orElseThrow())),
+                Station.SCREEN);
+        case NEW_PIN ->
+            new StandingWords(
+                "New PIN wanted",
+                "The client has forgotten the PIN %s."
+                    .formatted(when(s.pinForgotten().orElseThrow())),
+                Station.DO);
+        case MAP_ASKS -> {
+          Standing.Open e = waiting();
+          String reason =
+              "Marked on the body map %s: %s. Ask for the signs."
+                  .formatted(when(e.at()), e.detail());
+          yield new StandingWords("Ask for the signs", reason, Station.DO);
+        }
+        case PAIN_TOO_HIGH -> {
+          Standing.Open e = waiting();
+          String reason = "Not started, %s, %s.".formatted(e.detail(), when(e.at()));
+          yield new StandingWords("Too sore to start", reason, Station.DO);
+        }
+        case PAIN_ROSE -> {
+          Standing.Last last = s.last().orElseThrow();
+          String reason =
+              "Pain %d before, up to %d in the session, %s."
+                  .formatted(
+                      last.painBefore().orElseThrow(),
+                      last.highestPain().orElseThrow(),
+                      when(last.at()));
+          yield new StandingWords("Pain rose", reason, Station.REVIEW);
+        }
+        case QUIET -> {
+          LocalDate day = s.last().orElseThrow().at().atZone(zone).toLocalDate();
+          long days = ChronoUnit.DAYS.between(day, now.atZone(zone).toLocalDate());
+          String reason = "No session for %d days.".formatted(days);
+          yield new StandingWords("Gone quiet", reason, Station.REVIEW);
+        }
+        case DRAFT_NOT_SHARED -> {
+          String reason =
+              "Version %d is a draft, still with you."
+                  .formatted(s.shared().map(Standing.Shared::number).orElse(0) + 1);
+          yield new StandingWords("Draft not shared", reason, Station.PLAN);
+        }
+        case NO_PROGRAM -> new StandingWords("No program", "Nothing prescribed yet.", Station.PLAN);
+        case NOT_OPENED -> {
+          String reason =
+              s.linkMade()
+                  .map(at -> "Link made " + ago(at) + ", not opened.")
+                  .orElse("Shared, but no link was made.");
+          yield new StandingWords("Not opened", reason, Station.DO);
+        }
+        case NOT_STARTED -> {
+          Standing.Shared shared = s.shared().orElseThrow();
+          String reason =
+              "Version %d shared %s, no session yet.".formatted(shared.number(), ago(shared.at()));
+          yield new StandingWords("Not started", reason, Station.DO);
+        }
+        case STEADY -> {
+          String reason =
+              s.last().map(x -> "Last session " + when(x.at()) + ".").orElse("Nothing to do.");
+          yield new StandingWords("Steady", reason, Station.REVIEW);
+        }
+      };
+    }
+
+    /** What waits under the name of this attention. */
+    private Standing.Open waiting() {
+      Attention as = s.attention();
+      return s.open(as).orElseThrow();
+    }
+
+    private String when(Instant at) {
+      return Days.when(at, now, zone);
+    }
+
+    private String ago(Instant at) {
+      return Days.ago(at, now, zone);
+    }
+  }
+}
