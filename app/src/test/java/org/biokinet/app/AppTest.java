@@ -102,7 +102,6 @@ abstract class AppTest {
     }
   }
 
-
   Practice practice() {
     return accounts.addPractice("Practice " + UUID.randomUUID(), LISBON, "555 0100");
   }

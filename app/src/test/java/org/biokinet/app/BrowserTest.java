@@ -250,7 +250,7 @@ class BrowserTest extends WithBrowser {
     phone.locator("#known-worse").click();
     assertThat(phone.locator("#panel-stopped h1")).isVisible();
     assertThat(phone.locator("#panel-stopped [data-outcome]")).hasText("Sent.");
-    assertThat(clients.history(client.getId()).paused()).isTrue();
+    assertThat(standing(client).isPaused()).isTrue();
   }
 
   @Test

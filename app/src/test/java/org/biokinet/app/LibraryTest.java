@@ -240,15 +240,18 @@ class LibraryTest extends AppTest {
         with(library.entry(me, "upper-trap-stretch"), "harder", "upper-trap-stretch");
     String entry = json.writeValueAsString(ring);
     transactions.executeWithoutResult(
-        t ->
-            jdbc.update(
-                "insert into exercise_revision (id, practice_id, code, number, retired, entry,"
-                    + " made_by, made_at) values (?, ?, ?, 1, false, ?, ?, now(6))",
-                UUID.randomUUID().toString(),
-                me.practiceId().toString(),
-                ring.id(),
-                entry,
-                me.id().toString()));
+        t -> {
+          jdbc.update(
+              "insert into exercise_revision (id, practice_id, code, number, retired, entry,"
+                  + " made_by, made_at) values (?, ?, ?, 1, false, ?, ?, now(6))",
+              UUID.randomUUID().toString(),
+              me.practiceId().toString(),
+              ring.id(),
+              entry,
+              me.id().toString());
+          jdbc.update(
+              "update practice set changes = changes + 1 where id = ?", me.practiceId().toString());
+        });
     Library mine = library.of(me.practiceId());
     assertThat(mine.catalogue().get(ring.id()).harder()).isEmpty();
     assertThat(mine.catalogue().revision(mine.catalogue().get(ring.id()))).isEqualTo(1);

@@ -36,6 +36,7 @@ import org.biokinet.app.account.Me;
 import org.biokinet.app.account.Practice;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.Goal;
+import org.biokinet.app.library.LibraryService;
 import org.biokinet.app.measurement.Measured;
 import org.biokinet.app.measurement.MeasurementService;
 import org.biokinet.app.measurement.PhotographService;
@@ -56,6 +57,12 @@ import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilde
 class MeasurementTest extends AppTest {
 
   @Autowired MeasurementService measurements;
+  @Autowired LibraryService library;
+
+  private MeasurementService.Found found(Client client) {
+    return measurements.found(client, library.of(client.practiceId()));
+  }
+
   @Autowired PhotographService photographs;
   @Autowired JdbcTemplate jdbc;
 
@@ -92,15 +99,15 @@ class MeasurementTest extends AppTest {
                 .string(
                     containsString(
                         "tilting left 31° of 45, 11° less than right → lengthen right upper trapezius")));
-    String code = measurements.findings(me, client).get(0).code();
+    String code = found(client).findings().get(0).code();
     send(me, client, "finding", "code", code, "confirmed", "true");
     mvc.perform(as(me, get("/clients/" + client.getId() + "/plan")))
         .andExpect(content().string(containsString("find upper trapezius")))
         .andExpect(content().string(containsString("confirmed")));
     send(me, client, "finding", "code", code);
-    assertThat(measurements.standing(me, client)).isEmpty();
+    assertThat(found(client).standing()).isEmpty();
     send(me, client, "finding", "words", "jaw clenches at night");
-    assertThat(measurements.standing(me, client))
+    assertThat(found(client).standing())
         .extracting(MeasurementService.Judged::words)
         .containsExactly("jaw clenches at night");
   }
@@ -112,10 +119,10 @@ class MeasurementTest extends AppTest {
     Client client = client(me);
     send(me, client, "range", "motion", "neck-rotation", "side", "LEFT", "readings", "40 40");
     send(me, client, "range", "motion", "neck-rotation", "side", "RIGHT", "readings", "75 75");
-    assertThat(measurements.findings(me, clients.byId(client.getId()))).isNotEmpty();
+    assertThat(found(clients.byId(client.getId())).findings()).isNotEmpty();
     clock.moveTo(clock.instant().plusSeconds(60));
     clients.beginEpisode(me, client.getId(), "the wrist");
-    assertThat(measurements.findings(me, clients.byId(client.getId()))).isEmpty();
+    assertThat(found(clients.byId(client.getId())).findings()).isEmpty();
   }
 
   @Test
@@ -571,13 +578,13 @@ class MeasurementTest extends AppTest {
     Client client = client(me);
     Measured.SidePhoto kept = photographs.keep(me, client.getId(), SamplePhoto.of(40, Side.LEFT));
     measurements.save(me, client.getId(), kept);
-    assertThat(measurements.findings(me, client)).hasSize(1);
+    assertThat(found(client).findings()).hasSize(1);
     String path = "/clients/" + client.getId() + "/measure/photographs/" + kept.photograph();
     mvc.perform(as(practitioner(practice), post(path + "/withdraw")))
         .andExpect(status().isNotFound());
     mvc.perform(as(me, post(path + "/withdraw"))).andExpect(status().is3xxRedirection());
     mvc.perform(as(me, get(path))).andExpect(status().isNotFound());
-    assertThat(measurements.findings(me, client)).isEmpty();
+    assertThat(found(client).findings()).isEmpty();
     assertThat(
             jdbc.queryForObject(
                 "select length(image) from photograph where id = ?",

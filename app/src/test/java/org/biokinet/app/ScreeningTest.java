@@ -23,7 +23,6 @@ import java.util.function.Consumer;
 import org.biokinet.app.account.Me;
 import org.biokinet.app.client.Circumstances;
 import org.biokinet.app.client.Client;
-import org.biokinet.app.client.ClientEvent;
 import org.biokinet.app.client.Contact;
 import org.biokinet.app.program.DraftService;
 import org.biokinet.app.program.VersionService;
@@ -207,7 +206,7 @@ class ScreeningTest extends AppTest {
     screen(me, client, Set.of(), Set.of("night-pain"), Set.of());
     sessions.record(asClient(client), session(client, clock.instant(), Ended.FINISHED));
     assertThat(sessions.page(client.getId(), 0, 5).getTotalElements()).isEqualTo(1);
-    assertThat(clients.history(client.getId()).open(ClientEvent.Kind.WHILE_CLOSED)).isPresent();
+    assertThat(standing(client).open(Attention.WHILE_CLOSED)).isPresent();
     assertThat(attention(client)).isEqualTo(Attention.WHILE_CLOSED);
   }
 
@@ -222,7 +221,7 @@ class ScreeningTest extends AppTest {
     assertThat(why(client)).isEqualTo(Gate.Why.LONG_PAUSE);
     sessions.record(asClient(client), session(client, clock.instant(), Ended.FINISHED));
     assertThat(why(client)).isEqualTo(Gate.Why.LONG_PAUSE);
-    assertThat(clients.history(client.getId()).open(ClientEvent.Kind.WHILE_CLOSED))
+    assertThat(standing(client).open(Attention.WHILE_CLOSED))
         .hasValueSatisfying(e -> assertThat(e.detail()).contains("no session for 14 days"));
   }
 
@@ -289,7 +288,7 @@ class ScreeningTest extends AppTest {
             whole.ended(),
             "",
             done));
-    assertThat(clients.history(client.getId()).open(ClientEvent.Kind.WHILE_CLOSED)).isEmpty();
+    assertThat(standing(client).open(Attention.WHILE_CLOSED)).isEmpty();
     assertThat(
             jdbc.queryForList(
                 "select distinct item from session_item where session_id = ?",
@@ -333,7 +332,7 @@ class ScreeningTest extends AppTest {
     mvc.perform(get("/me/player?pain=2").cookie(device))
         .andExpect(content().string(containsString("\"paused\":[0]")));
     sessions.record(asClient(client), session(client, clock.instant(), Ended.FINISHED));
-    assertThat(clients.history(client.getId()).open(ClientEvent.Kind.WHILE_CLOSED))
+    assertThat(standing(client).open(Attention.WHILE_CLOSED))
         .hasValueSatisfying(e -> assertThat(e.detail()).contains("more than the screening allows"));
     clock.moveTo(clock.instant().plusSeconds(60));
     screenings.save(
@@ -389,10 +388,10 @@ class ScreeningTest extends AppTest {
             "",
             done));
     assertThat(sessions.page(client.getId(), 0, 1).getContent().get(0).stretchLeft()).isEqualTo(30);
-    assertThat(clients.history(client.getId()).open(ClientEvent.Kind.WHILE_CLOSED)).isEmpty();
+    assertThat(standing(client).open(Attention.WHILE_CLOSED)).isEmpty();
     clock.moveTo(clock.instant().plusSeconds(60));
     sessions.record(asClient(client), session(client, clock.instant(), Ended.FINISHED));
-    assertThat(clients.history(client.getId()).open(ClientEvent.Kind.WHILE_CLOSED))
+    assertThat(standing(client).open(Attention.WHILE_CLOSED))
         .as("the full doses were not open")
         .isPresent();
     mvc.perform(as(me, get("/clients/" + client.getId() + "/screen")))

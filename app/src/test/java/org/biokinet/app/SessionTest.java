@@ -215,7 +215,7 @@ class SessionTest extends AppTest {
     SessionUpload ahead =
         told(good, good.startedAt().plusMinutes(11), "Mars/Olympus", Ended.STOPPED, good.done());
     send(device, "/me/sessions", ahead).andExpect(status().isNoContent());
-    assertThat(clients.history(client.getId()).paused()).isTrue();
+    assertThat(standing(client).isPaused()).isTrue();
     SessionRow kept = sessions.page(client.getId(), 0, 1).getContent().get(0);
     assertThat(kept.startedAt()).isBeforeOrEqualTo(clock.instant());
     assertThat(kept.putRight()).contains("the device's clock said", "Mars/Olympus");
@@ -230,7 +230,7 @@ class SessionTest extends AppTest {
     for (int i = 0; i < 2; i++) {
       send(second, "/me/sessions", odd).andExpect(status().isNoContent());
     }
-    assertThat(clients.history(other.getId()).paused()).isTrue();
+    assertThat(standing(other).isPaused()).isTrue();
     assertThat(sessions.page(other.getId(), 0, 1)).isEmpty();
     assertThat(sessions.conflicts(other.getId())).as("kept as it came, once").isEqualTo(1);
     mvc.perform(as(me, get("/"))).andExpect(content().string(containsString("tingling")));
@@ -382,7 +382,7 @@ class SessionTest extends AppTest {
     ObjectNode stop = json.valueToTree(session(client, clock.instant(), Ended.STOPPED));
     stop.put("painBefore", 2.9);
     send(device, "/me/sessions", stop).andExpect(status().isNoContent());
-    assertThat(clients.history(client.getId()).paused()).as("a stop in any case").isTrue();
+    assertThat(standing(client).isPaused()).as("a stop in any case").isTrue();
     clients.dealtWith(me, client.getId(), clock.instant(), "called; it is well");
     var silent = json.valueToTree(good).deepCopy();
     ((ObjectNode) silent).remove("painBefore");
@@ -532,7 +532,7 @@ class SessionTest extends AppTest {
     share(me, client, "chin-tuck", "3x10s");
     String page = "/clients/" + client.getId();
     sessions.record(asClient(client), session(client, clock.instant(), Ended.STOPPED));
-    Instant read = clients.history(client.getId()).open().get(0).at();
+    Instant read = clients.matters(client.getId()).get(0).at();
     mvc.perform(as(me, get(page + "/do")))
         .andExpect(content().string(Matchers.containsString("value=\"%s\"".formatted(read))));
     clock.moveTo(clock.instant().plusSeconds(60));
@@ -543,13 +543,13 @@ class SessionTest extends AppTest {
                 .param("note", "Called about the first."))
         .andExpect(flash().attribute("noteTyped", "Called about the first."))
         .andExpect(flash().attribute("noteError", Matchers.containsString("Read it first")));
-    assertThat(clients.history(client.getId()).paused()).as("the second stop stays").isTrue();
+    assertThat(standing(client).isPaused()).as("the second stop stays").isTrue();
     mvc.perform(as(me, get("/clients/" + client.getId() + "/review")))
         .andExpect(content().string(containsString("Done while closed.")));
-    Instant now = clients.history(client.getId()).open().get(0).at();
+    Instant now = clients.matters(client.getId()).get(0).at();
     mvc.perform(
         as(me, post(page + "/dealt-with")).param("read", now.toString()).param("note", "Both."));
-    assertThat(clients.history(client.getId()).open()).isEmpty();
+    assertThat(clients.matters(client.getId())).isEmpty();
   }
 
   /** Something stronger stands first, but nothing is dealt with that was not on the page. */

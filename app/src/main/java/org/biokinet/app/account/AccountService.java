@@ -1,5 +1,7 @@
 package org.biokinet.app.account;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
 import java.time.ZoneId;
 import java.util.List;
@@ -22,6 +24,9 @@ public class AccountService {
   private final PasswordEncoder passwords;
   private final Audit audit;
   private final Clock clock;
+
+  /** Nobody is renamed, so any process may keep its own. */
+  private final Cache<UUID, String> names = Caffeine.newBuilder().maximumSize(10_000).build();
 
   AccountService(
       Practices practices,
@@ -91,15 +96,21 @@ public class AccountService {
     return practices.findById(id).orElseThrow();
   }
 
+  /** Whether what is kept of a practice still holds. */
+  @Transactional(readOnly = true)
+  public PracticeStamp stamp(UUID practiceId) {
+    return new PracticeStamp(practiceId, practices.changes(practiceId));
+  }
+
   /** Held until the transaction ends: whoever changes what a practice shares waits in line here. */
   @Transactional(propagation = Propagation.MANDATORY)
   public void lockPractice(Me me) {
-    practices.lock(me.practiceId());
+    practices.change(me.practiceId());
   }
 
   @Transactional(readOnly = true)
   public String practitionerName(UUID id) {
-    return practitioners.findById(id).map(Practitioner::name).orElse("");
+    return names.get(id, x -> practitioners.findById(x).map(Practitioner::name).orElse(""));
   }
 
   @Transactional(readOnly = true)

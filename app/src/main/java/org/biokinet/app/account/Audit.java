@@ -1,5 +1,7 @@
 package org.biokinet.app.account;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -54,6 +56,11 @@ public class Audit {
 
   private static final int LONGEST_DETAIL = 300;
 
+  private record Seen(UUID who, UUID clientId, String page) {}
+
+  /** Spares a question to the database; what another process has written is asked for there. */
+  private final Cache<Seen, Instant> recent = Caffeine.newBuilder().maximumSize(10_000).build();
+
   private final Rows rows;
   private final Clock clock;
 
@@ -96,10 +103,14 @@ public class Audit {
   @Transactional
   public void sawPart(Me me, UUID clientId, String page) {
     Instant since = clock.instant().minus(ONE_PAGE);
+    Seen seen = new Seen(me.id(), clientId, page);
+    Instant last = recent.getIfPresent(seen);
+    if (last != null && last.isAfter(since) && !last.isAfter(clock.instant())) return;
     if (rows.existsByActorIdAndClientIdAndActionAndDetailAndAtAfter(
         me.id(), clientId, SAW, page, since)) {
       return;
     }
+    recent.put(seen, clock.instant());
     saw(me, clientId, page);
   }
 

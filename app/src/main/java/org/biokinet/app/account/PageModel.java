@@ -6,6 +6,7 @@ import org.springframework.security.core.Authentication;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.ControllerAdvice;
 import org.springframework.web.bind.annotation.ModelAttribute;
+import org.springframework.web.bind.annotation.RequestHeader;
 
 /** What the head of every practitioner page shows. */
 @ControllerAdvice
@@ -20,8 +21,12 @@ class PageModel {
   }
 
   @ModelAttribute
-  void practitioner(@Nullable Authentication who, Model model) {
-    if (who != null && who.getPrincipal() instanceof Me me) {
+  void practitioner(
+      @Nullable Authentication who,
+      @RequestHeader(name = "HX-Request", required = false) @Nullable String part,
+      Model model) {
+    // A part of a page has no head.
+    if (part == null && who != null && who.getPrincipal() instanceof Me me) {
       model.addAttribute("practitioner", me);
       model.addAttribute("singleKeys", accounts.usesSingleKeys(me));
       // The server ends a session after this time; the pages cover themselves by the same.

@@ -13,6 +13,9 @@ public class Practice extends Row {
   private String phone;
   private Instant createdAt;
 
+  @SuppressWarnings("UnusedVariable") // counted by the database
+  private int changes;
+
   @SuppressWarnings("NullAway.Init")
   protected Practice() {}
 

@@ -1,16 +1,18 @@
 package org.biokinet.app.account;
 
-import jakarta.persistence.LockModeType;
 import java.util.UUID;
 import org.springframework.data.jpa.repository.JpaRepository;
-import org.springframework.data.jpa.repository.Lock;
+import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
 
 /** All practices. */
 public interface Practices extends JpaRepository<Practice, UUID> {
 
-  /** Held until the transaction ends. */
-  @Lock(LockModeType.PESSIMISTIC_WRITE)
-  @Query("select p from Practice p where p.id = :id")
-  Practice lock(UUID id);
+  /** Also holds it until the transaction ends. */
+  @Modifying
+  @Query("update Practice p set p.changes = p.changes + 1 where p.id = :id")
+  void change(UUID id);
+
+  @Query("select p.changes from Practice p where p.id = :id")
+  int changes(UUID id);
 }

@@ -3,10 +3,13 @@ package org.biokinet.app.account;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.core.type.TypeReference;
 import com.fasterxml.jackson.databind.ObjectMapper;
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -21,6 +24,7 @@ import org.biokinet.core.ledger.Band;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
 
 /** What a practice has chosen for itself, with the history of each choice. */
 @Service
@@ -29,6 +33,8 @@ public class SettingsService {
   interface Rows extends JpaRepository<SettingRow, UUID> {
     Optional<SettingRow> findFirstByPracticeIdAndNameOrderByMadeAtDesc(
         UUID practiceId, String name);
+
+    List<SettingRow> findByPracticeIdOrderByMadeAt(UUID practiceId);
 
     List<SettingRow> findByPracticeIdAndNameOrderByMadeAtDesc(UUID practiceId, String name);
   }
@@ -44,6 +50,7 @@ public class SettingsService {
   private final Audit audit;
   private final ObjectMapper json;
   private final Clock clock;
+  private final Cache<UUID, Kept> chosen = Caffeine.newBuilder().maximumSize(10_000).build();
 
   SettingsService(Rows rows, AccountService accounts, Audit audit, ObjectMapper json, Clock clock) {
     this.rows = rows;
@@ -53,9 +60,36 @@ public class SettingsService {
     this.clock = clock;
   }
 
+  /** What a practice has chosen, of all that can be chosen. */
+  public record Chosen(Pacing pacing, Band band) {}
+
+  private record Kept(int changes, Chosen chosen) {}
+
+  /** All of it, of a practice that was just asked whether it has changed. */
+  @Transactional(readOnly = true)
+  public Chosen of(PracticeStamp practice) {
+    Kept kept = chosen.getIfPresent(practice.practiceId());
+    if (kept != null && kept.changes() == practice.changes()) return kept.chosen();
+    Map<String, String> newest = new HashMap<>();
+    for (SettingRow r : rows.findByPracticeIdOrderByMadeAt(practice.practiceId())) {
+      newest.put(r.name(), r.value());
+    }
+    Chosen now =
+        new Chosen(
+            Optional.ofNullable(newest.get(PACING)).map(this::pacing).orElse(Pacing.DEFAULT),
+            Optional.ofNullable(newest.get(BAND))
+                .flatMap(code -> Coded.find(Band.class, code))
+                .orElse(Band.ACSM));
+    // What is being changed just now may never be committed.
+    if (TransactionSynchronizationManager.isCurrentTransactionReadOnly()) {
+      chosen.put(practice.practiceId(), new Kept(practice.changes(), now));
+    }
+    return now;
+  }
+
   @Transactional(readOnly = true)
   public Pacing pacing(UUID practiceId) {
-    return current(practiceId, PACING).map(r -> pacing(r.value())).orElse(Pacing.DEFAULT);
+    return of(accounts.stamp(practiceId)).pacing();
   }
 
   /** Names the pacing in force, so that the second of two editors does not overwrite the first. */
@@ -113,9 +147,7 @@ public class SettingsService {
   /** The published band that Plan shows. */
   @Transactional(readOnly = true)
   public Band band(UUID practiceId) {
-    return current(practiceId, BAND)
-        .flatMap(r -> Coded.find(Band.class, r.value()))
-        .orElse(Band.ACSM);
+    return of(accounts.stamp(practiceId)).band();
   }
 
   @Changes

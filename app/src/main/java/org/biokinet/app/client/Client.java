@@ -20,12 +20,14 @@ import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
 import java.util.UUID;
+import org.biokinet.app.account.PracticeStamp;
 import org.biokinet.app.support.Row;
 import org.biokinet.core.anatomy.Equipment;
 import org.biokinet.core.anatomy.Means;
 import org.biokinet.core.anatomy.Position;
 import org.biokinet.core.dose.Pacing;
 import org.biokinet.core.screening.Screening;
+import org.hibernate.annotations.Formula;
 import org.jspecify.annotations.Nullable;
 
 /** A person who is treated. */
@@ -67,6 +69,9 @@ public class Client extends Row {
   private Set<UUID> careTeam = new LinkedHashSet<>();
 
   @Version private int version;
+
+  @Formula("(select p.changes from practice p where p.id = practice_id)")
+  private int practiceChanges;
 
   @SuppressWarnings("NullAway.Init")
   protected Client() {}
@@ -125,6 +130,11 @@ public class Client extends Row {
 
   public UUID practiceId() {
     return practiceId;
+  }
+
+  /** The practice as it was when this client was read. */
+  public PracticeStamp practice() {
+    return new PracticeStamp(practiceId, practiceChanges);
   }
 
   /** Whose client it is. */

@@ -13,23 +13,12 @@ import org.jspecify.annotations.Nullable;
 @Entity
 public class ClientEvent extends Row {
 
-  /** What happened. */
+  /** What happened, as far as it is about who is treated, and the link. */
   public enum Kind {
     LINK_MADE,
     LINK_OPENED,
-    SHARED,
-    /** The client stopped a session because something was wrong. */
-    STOPPED,
-    /** A start was refused because pain was too high. */
-    PAIN_TOO_HIGH,
-    /** A session came in while the gate was closed. */
-    WHILE_CLOSED,
     /** Somebody has called the client; what is open stays open. */
     CALLED,
-    /** A practitioner gives the full doses back after a pause. */
-    FULL_DOSES,
-    /** The client has marked something on the body map that asks for the signs. */
-    MAP_ASKS,
     /** The practitioner has dealt with what came before. */
     DEALT_WITH,
     /** The client has forgotten the PIN and asks for another. */
@@ -39,9 +28,7 @@ public class ClientEvent extends Row {
     /** The client is back with something new; programs and answers begin again. */
     NEW_EPISODE,
     /** A second record of the same person was joined to this one. */
-    MERGED,
-    /** Something about the client has changed that earlier answers did not know of. */
-    ASK_AGAIN
+    MERGED
   }
 
   private UUID clientId;

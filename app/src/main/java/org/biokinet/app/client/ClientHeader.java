@@ -13,5 +13,5 @@ public interface ClientHeader {
    *
    * @param open null for a page beside the stations
    */
-  void show(Me me, UUID clientId, @Nullable Station open, Model model);
+  Client show(Me me, UUID clientId, @Nullable Station open, Model model);
 }

@@ -4,18 +4,15 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.Collection;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
-import java.util.stream.Collectors;
 import org.biokinet.app.account.Audit;
 import org.biokinet.app.account.Me;
 import org.biokinet.app.support.Changes;
 import org.biokinet.app.support.NotFound;
+import org.biokinet.core.progress.Attention;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.data.domain.Page;
@@ -39,6 +36,7 @@ public class ClientService {
   private final Clients clients;
   private final Goals goals;
   private final ClientEvents events;
+  private final Matters matters;
   private final Audit audit;
   private final ApplicationEventPublisher publisher;
   private final Clock clock;
@@ -47,12 +45,14 @@ public class ClientService {
       Clients clients,
       Goals goals,
       ClientEvents events,
+      Matters matters,
       Audit audit,
       ApplicationEventPublisher publisher,
       Clock clock) {
     this.clients = clients;
     this.goals = goals;
     this.events = events;
+    this.matters = matters;
     this.audit = audit;
     this.publisher = publisher;
     this.clock = clock;
@@ -137,7 +137,7 @@ public class ClientService {
     publisher.publishEvent(new ClientChanged(client.getId()));
     if (client.minor(today) == minor) return;
     client.askAgain(now);
-    happened(client.getId(), ClientEvent.Kind.ASK_AGAIN, me.id(), "birth date changed");
+    publisher.publishEvent(new AskedAgain(client.getId(), now));
     audit.changed(me, client.getId(), "screening asked again", "the birth date changed across 18");
   }
 
@@ -203,7 +203,9 @@ public class ClientService {
   public void archive(Me me, UUID id) {
     Client client = lock(me, id);
     if (client.archived()) return;
-    client.archive(clock.instant());
+    Instant now = clock.instant();
+    client.archive(now);
+    publisher.publishEvent(new Archived(id, now));
     happened(id, ClientEvent.Kind.ARCHIVED, me.id(), "");
     audit.changed(me, id, "archived", "");
   }
@@ -214,6 +216,7 @@ public class ClientService {
     Client client = lock(me, id);
     if (!client.archived() || client.mergedInto().isPresent()) return;
     client.reactivate();
+    publisher.publishEvent(new Reactivated(id, clock.instant()));
     happened(id, ClientEvent.Kind.REACTIVATED, me.id(), "");
     audit.changed(me, id, "reactivated", "");
   }
@@ -226,7 +229,9 @@ public class ClientService {
   public void beginEpisode(Me me, UUID id, String reason) {
     Client client = lock(me, id);
     if (client.mergedInto().isPresent()) return;
-    client.beginEpisode(clock.instant());
+    Instant now = clock.instant();
+    client.beginEpisode(now);
+    publisher.publishEvent(new EpisodeBegun(id, now));
     setGoals(me, client, List.of());
     happened(id, ClientEvent.Kind.NEW_EPISODE, me.id(), reason);
     audit.changed(me, id, "new episode", reason);
@@ -259,10 +264,10 @@ public class ClientService {
             a.language()));
     Instant now = clock.instant();
     from.mergeInto(stays, now);
-    publisher.publishEvent(new ClientChanged(duplicate));
+    publisher.publishEvent(new Archived(duplicate, now));
     if (screened) {
       into.askAgain(now);
-      happened(stays, ClientEvent.Kind.ASK_AGAIN, me.id(), "");
+      publisher.publishEvent(new AskedAgain(stays, now));
     }
     happened(stays, ClientEvent.Kind.MERGED, me.id(), b.name());
     audit.changed(me, stays, "merged", "took in " + duplicate);
@@ -328,32 +333,29 @@ public class ClientService {
   }
 
   @Transactional(propagation = Propagation.MANDATORY)
-  public void happened(
+  void happened(
       UUID clientId, ClientEvent.Kind kind, @Nullable UUID practitionerId, String detail) {
     events.save(new ClientEvent(clientId, clock.instant(), kind, practitionerId, detail));
     publisher.publishEvent(new ClientChanged(clientId));
   }
 
-  /** What happened last, for each of these clients to whom something happened. */
-  @Transactional(readOnly = true)
-  public Map<UUID, History> histories(Collection<UUID> clientIds) {
-    if (clientIds.isEmpty()) return Map.of();
-    Map<UUID, History> histories = new HashMap<>();
-    events.newest(clientIds).stream()
-        .collect(Collectors.groupingBy(ClientEvent::clientId))
-        .forEach((id, newest) -> histories.put(id, History.of(newest)));
-    return histories;
+  /** Something waits for a practitioner from now on. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void raise(UUID clientId, Attention as, String detail) {
+    matters.save(new MatterRow(clientId, new Matter(as, clock.instant(), detail)));
+    publisher.publishEvent(new ClientChanged(clientId));
   }
 
-  /** What had happened by a moment. */
+  /** What waits for a practitioner, the newest of each sort, the newest first. */
   @Transactional(readOnly = true)
-  public History history(UUID clientId, Instant at) {
-    return History.of(events.newest(clientId, at));
+  public List<Matter> matters(UUID clientId) {
+    return matters.open(clientId).stream().map(MatterRow::matter).toList();
   }
 
+  /** What happened last of each kind. */
   @Transactional(readOnly = true)
   public History history(UUID clientId) {
-    return histories(List.of(clientId)).getOrDefault(clientId, History.NONE);
+    return History.of(events.newest(clientId));
   }
 
   /** The last time that somebody called. */
@@ -385,8 +387,9 @@ public class ClientService {
   @Changes
   public boolean dealtWith(Me me, UUID clientId, Instant read, String note) {
     lock(me, clientId);
-    if (history(clientId).openSince(read)) return false;
+    if (matters(clientId).stream().anyMatch(m -> m.at().isAfter(read))) return false;
     happened(clientId, ClientEvent.Kind.DEALT_WITH, me.id(), note);
+    publisher.publishEvent(new DealtWith(clientId, clock.instant()));
     audit.changed(me, clientId, "dealt with", note);
     return true;
   }

@@ -20,6 +20,7 @@ import java.util.function.UnaryOperator;
 import org.biokinet.app.account.AccountService;
 import org.biokinet.app.account.Audit;
 import org.biokinet.app.account.Me;
+import org.biokinet.app.account.PracticeStamp;
 import org.biokinet.app.support.Changes;
 import org.biokinet.app.support.NotFound;
 import org.biokinet.core.exercise.Catalogue;
@@ -34,6 +35,7 @@ import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Query;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
 
 /** What ships and what a practice has made of it; every revision is kept. */
 @Service
@@ -87,7 +89,11 @@ public class LibraryService {
     record Overtaken(Revision theirs) implements Outcome {}
   }
 
-  private record Kept(long revisions, Library library) {}
+  /**
+   * @param changes of the practice when it was made
+   * @param revisions how many there were; they are only added
+   */
+  private record Kept(int changes, long revisions, Library library) {}
 
   private static final Logger LOG = LoggerFactory.getLogger(LibraryService.class);
 
@@ -105,7 +111,6 @@ public class LibraryService {
   private final Catalogue shipped;
   private final Library untouched;
 
-  /** Revisions are only added, so their number tells whether what is kept still holds. */
   private final Cache<UUID, Kept> libraries = Caffeine.newBuilder().maximumSize(200).build();
 
   LibraryService(
@@ -128,14 +133,25 @@ public class LibraryService {
 
   @Transactional(readOnly = true)
   public Library of(UUID practiceId) {
-    long count = revisions.countByPracticeId(practiceId);
-    if (count == 0) return untouched;
-    Kept kept = libraries.getIfPresent(practiceId);
-    if (kept == null || kept.revisions() != count) {
-      kept = new Kept(count, build(revisions.inForce(practiceId)));
-      libraries.put(practiceId, kept);
+    return of(accounts.stamp(practiceId));
+  }
+
+  /** The same of a practice that was just asked whether it has changed. */
+  @Transactional(readOnly = true)
+  public Library of(PracticeStamp practice) {
+    UUID id = practice.practiceId();
+    Kept kept = libraries.getIfPresent(id);
+    if (kept != null && kept.changes() == practice.changes()) return kept.library();
+    long count = revisions.countByPracticeId(id);
+    Library library =
+        kept != null && kept.revisions() == count
+            ? kept.library()
+            : count == 0 ? untouched : build(revisions.inForce(id));
+    // What is being changed just now may never be committed.
+    if (TransactionSynchronizationManager.isCurrentTransactionReadOnly()) {
+      libraries.put(id, new Kept(practice.changes(), count, library));
     }
-    return kept.library();
+    return library;
   }
 
   /** A later shipped catalogue may make a ring of a practice's links: then they are left out. */

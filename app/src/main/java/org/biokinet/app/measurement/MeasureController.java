@@ -17,6 +17,7 @@ import org.biokinet.app.client.ClientHeader;
 import org.biokinet.app.client.ClientService;
 import org.biokinet.app.client.Goal;
 import org.biokinet.app.client.Station;
+import org.biokinet.app.library.LibraryService;
 import org.biokinet.core.anatomy.Coded;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.TenPoint;
@@ -53,30 +54,33 @@ class MeasureController {
   private final MeasurementService measurements;
   private final ClientService clients;
   private final AccountService accounts;
+  private final LibraryService library;
   private final ClientHeader header;
 
   MeasureController(
       MeasurementService measurements,
       ClientService clients,
       AccountService accounts,
+      LibraryService library,
       ClientHeader header) {
     this.measurements = measurements;
     this.clients = clients;
     this.accounts = accounts;
+    this.library = library;
     this.header = header;
   }
 
   @GetMapping
   String page(@AuthenticationPrincipal Me me, @PathVariable UUID id, Model model) {
-    header.show(me, id, Station.MEASURE, model);
-    show(me, id, model);
+    show(me, header.show(me, id, Station.MEASURE, model), model);
     return "measurement/measure";
   }
 
-  private void show(Me me, UUID id, Model model) {
-    Client client = clients.get(me, id);
+  private void show(Me me, Client client, Model model) {
+    UUID id = client.getId();
     LocalDate today = measurements.today(client);
-    List<Visit> all = measurements.ofEpisode(client);
+    List<Visit> visits = measurements.visits(client);
+    List<Visit> all = MeasurementService.ofEpisode(client, visits);
     Visit visit =
         all.stream()
             .filter(v -> v.day().equals(today))
@@ -92,15 +96,16 @@ class MeasureController {
     model.addAttribute("facing", facing);
     model.addAttribute("feelings", PainMap.Feeling.values());
     model.addAttribute("questions", Examination.Question.values());
-    model.addAttribute("findings", measurements.findings(me, client));
+    model.addAttribute(
+        "findings", measurements.findings(client, all, library.of(client.practice())));
     model.addAttribute("questionnaires", Questionnaire.values());
-    model.addAttribute("visits", measurements.visits(client).size());
+    model.addAttribute("visits", visits.size());
   }
 
   /** What changes with every value: fans, scores, findings, and the message at its field. */
   private String live(
       Me me, UUID id, String field, String message, HttpServletResponse response, Model model) {
-    show(me, id, model);
+    show(me, clients.get(me, id), model);
     model.addAttribute("field", field);
     model.addAttribute("message", message);
     if (!message.isEmpty()) response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
@@ -327,8 +332,7 @@ class MeasureController {
   /** Every measure of every visit, with the change that matters marked. */
   @GetMapping("/history")
   String history(@AuthenticationPrincipal Me me, @PathVariable UUID id, Model model) {
-    header.show(me, id, Station.MEASURE, model);
-    Client client = clients.get(me, id);
+    Client client = header.show(me, id, Station.MEASURE, model);
     model.addAttribute("scales", Scale.values());
     model.addAttribute("history", History.of(measurements.visits(client)));
     return "measurement/history";

@@ -15,22 +15,23 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.UUID;
-import java.util.stream.Collectors;
 import org.biokinet.app.account.AccountService;
 import org.biokinet.app.account.Audit;
 import org.biokinet.app.account.Me;
 import org.biokinet.app.client.Client;
-import org.biokinet.app.client.ClientEvent;
 import org.biokinet.app.client.ClientMe;
 import org.biokinet.app.client.ClientService;
+import org.biokinet.app.library.Library;
 import org.biokinet.app.library.LibraryService;
 import org.biokinet.app.support.Changes;
 import org.biokinet.core.measure.Finding;
 import org.biokinet.core.measure.Findings;
 import org.biokinet.core.measure.PainMap;
+import org.biokinet.core.progress.Attention;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Query;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -39,7 +40,15 @@ import org.springframework.transaction.annotation.Transactional;
 public class MeasurementService {
 
   interface Rows extends JpaRepository<MeasurementRow, UUID> {
-    List<MeasurementRow> findByClientIdOrderByAt(UUID clientId);
+    /** Without what was marked on photographs that were taken back. */
+    @Query(
+        """
+        select m from MeasurementRow m where m.clientId = :client
+        and not exists (select 1 from PhotographRow p where p.clientId = :client
+                        and p.withdrawnAt is not null and collate(cast(p.id as string) as utf8mb4_unicode_ci) = m.part)
+        order by m.at
+        """)
+    List<MeasurementRow> all(UUID client);
   }
 
   interface Decisions extends JpaRepository<DecisionRow, UUID> {
@@ -77,7 +86,6 @@ public class MeasurementService {
 
   private final Rows rows;
   private final Decisions decisions;
-  private final PhotographService.Photographs photographs;
   private final ClientService clients;
   private final AccountService accounts;
   private final LibraryService library;
@@ -89,7 +97,6 @@ public class MeasurementService {
   MeasurementService(
       Rows rows,
       Decisions decisions,
-      PhotographService.Photographs photographs,
       ClientService clients,
       AccountService accounts,
       LibraryService library,
@@ -99,7 +106,6 @@ public class MeasurementService {
       Clock clock) {
     this.rows = rows;
     this.decisions = decisions;
-    this.photographs = photographs;
     this.clients = clients;
     this.accounts = accounts;
     this.library = library;
@@ -150,7 +156,7 @@ public class MeasurementService {
     List<String> asks =
         then.asksForSigns().stream().filter(a -> !now.asksForSigns().contains(a)).toList();
     if (asks.isEmpty()) return false;
-    clients.happened(me.id(), ClientEvent.Kind.MAP_ASKS, null, String.join(", ", asks));
+    clients.raise(me.id(), Attention.MAP_ASKS, String.join(", ", asks));
     return true;
   }
 
@@ -176,14 +182,10 @@ public class MeasurementService {
   }
 
   private List<MeasurementRow> current(UUID clientId) {
-    List<MeasurementRow> all = rows.findByClientIdOrderByAt(clientId);
+    List<MeasurementRow> all = rows.all(clientId);
     Set<UUID> replaced = new HashSet<>();
     all.forEach(r -> r.supersedes().ifPresent(replaced::add));
-    Set<String> withdrawn =
-        photographs.withdrawn(clientId).stream().map(UUID::toString).collect(Collectors.toSet());
-    return all.stream()
-        .filter(r -> !replaced.contains(r.getId()) && !withdrawn.contains(r.part()))
-        .toList();
+    return all.stream().filter(r -> !replaced.contains(r.getId())).toList();
   }
 
   /** All visits, the newest first. */
@@ -205,9 +207,8 @@ public class MeasurementService {
   }
 
   /** What was measured in this episode: like is compared with like. */
-  @Transactional(readOnly = true)
-  public List<Visit> ofEpisode(Client client) {
-    return visits(client).stream()
+  static List<Visit> ofEpisode(Client client, List<Visit> visits) {
+    return visits.stream()
         .map(v -> v.since(client.episodeSince()))
         .filter(v -> !v.taken().isEmpty())
         .toList();
@@ -229,20 +230,35 @@ public class MeasurementService {
   }
 
   /**
-   * What the newest value of each measure of this episode points to, with what was made of it; the
-   * practitioner's own first.
+   * What stands out in a client's measures, read once.
+   *
+   * @param findings what the newest value of each measure of this episode points to, with what was
+   *     made of it; the practitioner's own first
+   * @param examined what stood out when the client was last examined; empty when nothing did
    */
+  public record Found(List<Judged> findings, List<String> examined) {
+
+    /** Those that nobody dismissed: planning starts from them. */
+    public List<Judged> standing() {
+      return findings.stream().filter(f -> !f.dismissed()).toList();
+    }
+  }
+
   @Transactional(readOnly = true)
-  public List<Judged> findings(Me me, Client client) {
+  public Found found(Client client, Library library) {
+    List<Visit> visits = visits(client);
+    return new Found(findings(client, ofEpisode(client, visits), library), examined(visits));
+  }
+
+  /** The findings among visits of this episode that are at hand. */
+  List<Judged> findings(Client client, List<Visit> ofEpisode, Library library) {
     Map<String, DecisionRow> decided = new LinkedHashMap<>();
     decisions.findByClientIdOrderByAt(client.getId()).forEach(d -> decided.put(d.code(), d));
     List<Judged> judged = new ArrayList<>();
     decided.values().stream()
         .filter(d -> d.decision() == DecisionRow.Decision.ADDED)
         .forEach(d -> judged.add(new Judged(d.code(), d.words(), List.of(), Judged.State.ADDED)));
-    Visit newest = Visit.newest(ofEpisode(client));
-    List<Finding> found =
-        new Findings(library.of(me.practiceId()).catalogue()).of(newest.measures());
+    List<Finding> found = new Findings(library.catalogue()).of(Visit.newest(ofEpisode).measures());
     for (Finding f : found) {
       Judged.State state =
           Optional.ofNullable(decided.get(f.code()))
@@ -265,22 +281,12 @@ public class MeasurementService {
         : ((Finding.Target.OfMotion) target).motion().label();
   }
 
-  /**
-   * What stood out when the client was last examined, for whoever plans; empty when nothing did.
-   */
-  @Transactional(readOnly = true)
-  public List<String> examined(Client client) {
-    return visits(client).stream()
+  private static List<String> examined(List<Visit> newestFirst) {
+    return newestFirst.stream()
         .filter(v -> v.first(Measured.Examined.class).isPresent())
         .findFirst()
         .map(v -> v.examination().standsOut())
         .orElse(List.of());
-  }
-
-  /** Those that nobody dismissed: planning starts from them. */
-  @Transactional(readOnly = true)
-  public List<Judged> standing(Me me, Client client) {
-    return findings(me, client).stream().filter(f -> f.state() != Judged.State.DISMISSED).toList();
   }
 
   /**
@@ -292,7 +298,9 @@ public class MeasurementService {
   public boolean decide(Me me, UUID clientId, String code, boolean confirmed) {
     Client client = clients.lock(me, clientId);
     Optional<Judged> finding =
-        findings(me, client).stream().filter(f -> f.code().equals(code)).findFirst();
+        found(client, library.of(client.practice())).findings().stream()
+            .filter(f -> f.code().equals(code))
+            .findFirst();
     if (finding.isEmpty()) return false;
     if (finding.get().state() == Judged.State.ADDED && confirmed) return true;
     decide(

@@ -5,7 +5,6 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import java.util.Set;
 import java.util.UUID;
 import org.biokinet.app.account.Audit;
 import org.biokinet.app.account.Me;
@@ -35,10 +34,6 @@ public class PhotographService {
           where p.clientId = :client and p.withdrawnAt is null order by p.at desc
         """)
     List<Known> known(UUID client);
-
-    @Query(
-        "select p.id from PhotographRow p where p.clientId = :client and p.withdrawnAt is not null")
-    Set<UUID> withdrawn(UUID client);
   }
 
   interface MarkerErrors extends JpaRepository<MarkerErrorRow, UUID> {

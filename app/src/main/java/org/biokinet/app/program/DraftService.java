@@ -9,12 +9,12 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.biokinet.app.account.AccountService;
 import org.biokinet.app.account.Audit;
 import org.biokinet.app.account.Me;
 import org.biokinet.app.account.SettingsService;
 import org.biokinet.app.client.Client;
-import org.biokinet.app.client.ClientEvent;
 import org.biokinet.app.client.ClientService;
 import org.biokinet.app.library.Library;
 import org.biokinet.app.library.LibraryService;
@@ -33,8 +33,10 @@ import org.biokinet.core.screening.Gate;
 import org.biokinet.core.screening.Permit;
 import org.biokinet.core.timeline.DraftTimeline;
 import org.biokinet.core.timeline.Timeline;
+import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Query;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -46,11 +48,20 @@ public class DraftService {
 
   interface Drafts extends JpaRepository<DraftRow, UUID> {
     Optional<DraftRow> findByClientIdAndOpenSlot(UUID clientId, byte slot);
+
+    /** A line of the open draft's log, with the draft; one without a line where there is none. */
+    record Line(DraftRow draft, @Nullable DraftEntryRow entry) {}
+
+    @Query(
+        """
+        select new org.biokinet.app.program.DraftService$Drafts$Line(d, e) from DraftRow d
+        left join DraftEntryRow e on e.key.draftId = d.id
+        where d.clientId = :client and d.openSlot = 1 order by e.key.seq
+        """)
+    List<Line> open(UUID client);
   }
 
-  interface Entries extends JpaRepository<DraftEntryRow, DraftEntryRow.Key> {
-    List<DraftEntryRow> findByKeyDraftIdOrderByKeySeq(UUID draftId);
-  }
+  interface Entries extends JpaRepository<DraftEntryRow, DraftEntryRow.Key> {}
 
   private static final byte OPEN = 1;
   private static final String FIRST_TITLE = "Main program";
@@ -136,11 +147,27 @@ public class DraftService {
 
   @Transactional(readOnly = true)
   public State state(Me me, UUID clientId) {
-    Client client = clients.get(me, clientId);
-    return drafts
-        .findByClientIdAndOpenSlot(client.getId(), OPEN)
-        .map(row -> state(client, row))
-        .orElseGet(() -> untouched(client));
+    return state(clients.get(me, clientId));
+  }
+
+  /** The same of a client that is at hand. */
+  @Transactional(readOnly = true)
+  public State state(Client client) {
+    return open(client.getId()).map(o -> state(client, o)).orElseGet(() -> untouched(client));
+  }
+
+  /** A draft that is open, with its log. */
+  private record Open(DraftRow row, List<DraftEntryRow> log) {}
+
+  private Optional<Open> open(UUID clientId) {
+    List<Drafts.Line> lines = drafts.open(clientId);
+    return lines.stream()
+        .findFirst()
+        .map(
+            first ->
+                new Open(
+                    first.draft(),
+                    lines.stream().flatMap(l -> Stream.ofNullable(l.entry())).toList()));
   }
 
   /** Since when a program is being written that nobody has shared yet. */
@@ -167,18 +194,18 @@ public class DraftService {
   private Outcome append(Me me, UUID clientId, int seq, DraftEntryRow.Kind kind, String payload) {
     Client client = clients.lock(me, clientId);
     Instant now = clock.instant();
-    DraftRow row =
-        drafts.findByClientIdAndOpenSlot(client.getId(), OPEN).orElseGet(() -> begin(client, now));
-    List<DraftEntryRow> log = entries.findByKeyDraftIdOrderByKeySeq(row.getId());
+    Open open = open(clientId).orElseGet(() -> new Open(begin(client, now), List.of()));
+    DraftRow row = open.row();
+    List<DraftEntryRow> log = open.log();
     Optional<UUID> other = overtakenBy(me, seq, log);
     if (other.isPresent()) {
-      return new Outcome.Overtaken(state(client, row), accounts.practitionerName(other.get()));
+      return new Outcome.Overtaken(state(client, open), accounts.practitionerName(other.get()));
     }
     entries.saveAndFlush(
         new DraftEntryRow(
             new DraftEntryRow.Key(row.getId(), log.size() + 1), kind, payload, me.id(), now));
     audit.changed(me, clientId, "draft " + kind.name().toLowerCase(Locale.ROOT), payload);
-    return new Outcome.Done(state(client, row));
+    return new Outcome.Done(state(client));
   }
 
   private DraftRow begin(Client client, Instant now) {
@@ -207,12 +234,11 @@ public class DraftService {
   @Changes
   public Outcome share(Me me, UUID clientId, int seq) {
     Client client = clients.lock(me, clientId);
-    Optional<DraftRow> row = drafts.findByClientIdAndOpenSlot(client.getId(), OPEN);
-    State state = row.map(r -> state(client, r)).orElseGet(() -> untouched(client));
-    if (row.isEmpty())
+    Optional<Open> open = open(clientId);
+    State state = open.map(o -> state(client, o)).orElseGet(() -> untouched(client));
+    if (open.isEmpty())
       return new Outcome.Refused(state, "Nothing has changed since it was shared.");
-    Optional<UUID> other =
-        overtakenBy(me, seq, entries.findByKeyDraftIdOrderByKeySeq(row.get().getId()));
+    Optional<UUID> other = overtakenBy(me, seq, open.get().log());
     if (other.isPresent()) {
       return new Outcome.Overtaken(state, accounts.practitionerName(other.get()));
     }
@@ -223,11 +249,14 @@ public class DraftService {
           state,
           "The gate is closed: %s. %s".formatted(closed.why().label(), closed.why().opens()));
     }
-    Library mine = library.of(me.practiceId());
+    Library mine = library.of(client.practice());
     Catalogue catalogue = mine.catalogue();
     DraftTimeline check =
         DraftTimeline.of(
-            state.draft(), client.breathSeconds(), settings.pacing(me.practiceId()), catalogue);
+            state.draft(),
+            client.breathSeconds(),
+            settings.of(client.practice()).pacing(),
+            catalogue);
     if (check.problem().isPresent()) return new Outcome.Refused(state, check.problem().get());
     Program program = check.timeline().orElseThrow().program();
     Optional<String> objection =
@@ -257,40 +286,39 @@ public class DraftService {
                 check.seconds(),
                 me.id(),
                 clock.instant()));
-    row.get().close();
-    clients.happened(clientId, ClientEvent.Kind.SHARED, me.id(), "version " + version.number());
+    open.get().row().close();
+    screenings.lookedAt(clientId);
     publisher.publishEvent(new VersionShared(clientId, version.number()));
     audit.changed(me, clientId, "shared", "version " + version.number());
     return new Outcome.Shared(version);
   }
 
-  private State state(Client client, DraftRow row) {
-    List<DraftEntryRow> log = entries.findByKeyDraftIdOrderByKeySeq(row.getId());
+  private State state(Client client, Open open) {
     DraftLog replayed =
         DraftLog.replay(
-            read(Draft.class, row.startState()), log.stream().map(this::entry).toList());
+            read(Draft.class, open.row().startState()),
+            open.log().stream().map(this::entry).toList());
+    Optional<ProgramVersion> newest = replays.newest(client.getId());
     return new State(
         client,
-        replays.latest(client),
-        nextVersion(client),
+        replays.inForce(newest, client),
+        nextVersion(newest),
         replayed.draft(),
-        log.size(),
+        open.log().size(),
         replayed.canUndo(),
         replayed.canRedo(),
         true);
   }
 
   private State untouched(Client client) {
-    Optional<VersionService.Replay> shared = replays.latest(client);
-    return new State(client, shared, nextVersion(client), start(shared), 0, false, false, false);
+    Optional<ProgramVersion> newest = replays.newest(client.getId());
+    Optional<VersionService.Replay> shared = replays.inForce(newest, client);
+    return new State(client, shared, nextVersion(newest), start(shared), 0, false, false, false);
   }
 
   /** Numbers go on from episode to episode. */
-  private int nextVersion(Client client) {
-    return versions
-        .findFirstByClientIdOrderByNumberDesc(client.getId())
-        .map(v -> v.number() + 1)
-        .orElse(1);
+  private static int nextVersion(Optional<ProgramVersion> newest) {
+    return newest.map(v -> v.number() + 1).orElse(1);
   }
 
   /** A draft starts from what was shared last; the keys are the same each time it is made. */

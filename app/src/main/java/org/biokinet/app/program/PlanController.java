@@ -88,8 +88,7 @@ class PlanController {
 
   @GetMapping
   String page(@AuthenticationPrincipal Me me, @PathVariable UUID id, Model model) {
-    header.show(me, id, Station.PLAN, model);
-    plan(me, drafts.state(me, id), model);
+    plan(drafts.state(header.show(me, id, Station.PLAN, model)), model);
     return "program/plan";
   }
 
@@ -104,7 +103,7 @@ class PlanController {
     DraftService.State now = drafts.state(me, id);
     audit.sawPart(me, id, PART);
     DraftService.State typed = now.with(new DraftEdit.SetDose(key, dose).apply(now.draft()));
-    plan(me, typed, model);
+    lines(typed, model);
     model.addAttribute("key", key);
     return "program/plan-parts :: live";
   }
@@ -117,7 +116,7 @@ class PlanController {
       Model model) {
     DraftService.State state = drafts.state(me, id);
     audit.sawPart(me, id, PART);
-    Library mine = library.of(me.practiceId());
+    Library mine = library.of(state.client().practice());
     List<Exercise> hits = mine.offered(q);
     model.addAttribute("client", state.client());
     model.addAttribute("library", mine);
@@ -304,8 +303,8 @@ class PlanController {
     return DraftTimeline.of(
         state.draft(),
         state.client().breathSeconds(),
-        settings.pacing(me.practiceId()),
-        library.of(me.practiceId()).catalogue());
+        settings.of(state.client().practice()).pacing(),
+        library.of(state.client().practice()).catalogue());
   }
 
   /** One breath of this client; every dose in breaths follows. */
@@ -330,7 +329,7 @@ class PlanController {
           "Seconds from %.0f to %.0f, such as 5 or 4.5."
               .formatted(Program.SHORTEST_BREATH, Program.LONGEST_BREATH));
     }
-    plan(me, drafts.state(me, id), model);
+    plan(drafts.state(me, id), model);
     return "program/plan-parts :: plan";
   }
 
@@ -340,7 +339,7 @@ class PlanController {
       @AuthenticationPrincipal Me me, @PathVariable UUID id, @RequestParam Band band, Model model) {
     clients.get(me, id);
     settings.setBand(me, band);
-    plan(me, drafts.state(me, id), model);
+    plan(drafts.state(me, id), model);
     return "program/plan-parts :: plan";
   }
 
@@ -425,32 +424,37 @@ class PlanController {
     } else {
       state = drafts.state(me, id);
     }
-    plan(me, state, model);
+    plan(state, model);
     return "program/plan-parts :: plan";
   }
 
-  private void plan(Me me, DraftService.State state, Model model) {
-    model.addAttribute("client", state.client());
+  /** The whole of it, with what measuring has found. */
+  private void plan(DraftService.State state, Model model) {
+    Library mine = lines(state, model);
+    MeasurementService.Found found = measurements.found(state.client(), mine);
+    model.addAttribute("bands", Band.values());
+    model.addAttribute("findings", found.standing());
+    model.addAttribute("examined", found.examined());
+  }
+
+  /** What a dose changes. */
+  private Library lines(DraftService.State state, Model model) {
+    Client client = state.client();
+    SettingsService.Chosen chosen = settings.of(client.practice());
+    Library mine = library.of(client.practice());
+    model.addAttribute("client", client);
     model.addAttribute(
         "plan",
-        PlanView.of(
-            state,
-            settings.pacing(me.practiceId()),
-            settings.band(me.practiceId()),
-            library.of(me.practiceId()).catalogue(),
-            Library.LANGUAGE));
-    model.addAttribute("bands", Band.values());
-    model.addAttribute("findings", measurements.standing(me, state.client()));
-    model.addAttribute("examined", measurements.examined(state.client()));
-    gate(me, state, model);
+        PlanView.of(state, chosen.pacing(), chosen.band(), mine.catalogue(), Library.LANGUAGE));
+    gate(state, mine, model);
+    return mine;
   }
 
   /** What the screening says to the program as a whole and to each line of it. */
-  private void gate(Me me, DraftService.State state, Model model) {
+  private void gate(DraftService.State state, Library mine, Model model) {
     Gate gate = screenings.gate(state.client());
     if (gate instanceof Gate.Closed closed) model.addAttribute("closed", closed.why());
     Map<String, Screened> lines = new HashMap<>();
-    Library mine = library.of(me.practiceId());
     Means means = state.client().means();
     Optional<Allowed> allowed = Allowed.of(gate, means, state.client().breathSeconds());
     for (DraftItem item : state.draft().items()) {

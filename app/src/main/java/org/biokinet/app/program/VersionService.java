@@ -68,9 +68,18 @@ public class VersionService {
   /** The same without what is needed to perform it. */
   @Transactional(readOnly = true)
   public Optional<ProgramVersion> inForce(Client client) {
-    return versions
-        .findFirstByClientIdOrderByNumberDesc(client.getId())
-        .filter(v -> inEpisode(v, client));
+    return newest(client.getId()).filter(v -> inEpisode(v, client));
+  }
+
+  /** The newest of any episode. */
+  @Transactional(readOnly = true)
+  Optional<ProgramVersion> newest(UUID clientId) {
+    return versions.findFirstByClientIdOrderByNumberDesc(clientId);
+  }
+
+  /** What of it is in force, ready to be performed. */
+  Optional<Replay> inForce(Optional<ProgramVersion> newest, Client client) {
+    return newest.filter(v -> inEpisode(v, client)).map(this::kept);
   }
 
   private static boolean inEpisode(ProgramVersion v, Client client) {

@@ -11,7 +11,6 @@ import java.util.stream.Collectors;
 import org.biokinet.app.account.Me;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientHeader;
-import org.biokinet.app.client.ClientService;
 import org.biokinet.app.client.Station;
 import org.biokinet.app.program.ProgramVersion;
 import org.biokinet.app.program.VersionService;
@@ -64,19 +63,13 @@ class ReviewController {
     }
   }
 
-  private final ClientService clients;
   private final ClientHeader header;
   private final SessionService sessions;
   private final VersionService versions;
   private final Clock clock;
 
   ReviewController(
-      ClientService clients,
-      ClientHeader header,
-      SessionService sessions,
-      VersionService versions,
-      Clock clock) {
-    this.clients = clients;
+      ClientHeader header, SessionService sessions, VersionService versions, Clock clock) {
     this.header = header;
     this.sessions = sessions;
     this.versions = versions;
@@ -89,8 +82,7 @@ class ReviewController {
       @PathVariable UUID id,
       @RequestParam(defaultValue = "0") int page,
       Model model) {
-    header.show(me, id, Station.REVIEW, model);
-    Client client = clients.get(me, id);
+    Client client = header.show(me, id, Station.REVIEW, model);
     Page<SessionRow> shown = sessions.page(id, Math.max(0, page), PER_PAGE);
     Map<UUID, CheckInRow> checkIns = sessions.checkIns(shown.getContent());
     List<ProgramVersion> all = versions.all(id);

@@ -69,13 +69,14 @@ class BeforeVisitController {
   private String show(
       ClientMe me, Answers answers, Map<String, String> problems, boolean again, Model model) {
     Client client = clients.byId(me.id());
-    if (!screenings.answersBeforeVisit(client)) return "redirect:/me/today";
+    ClientScreening screening = screenings.of(client);
+    if (!screening.answersBeforeVisit()) return "redirect:/me/today";
     model.addAttribute("me", me);
     model.addAttribute("practice", accounts.practice(me.practiceId()));
-    Gate gate = screenings.gate(client);
+    Gate gate = screening.gate();
     boolean answered = gate.answers().isPresent();
     if (answered && !again) {
-      boolean emergency = gate instanceof Gate.Closed closed && closed.why() == Gate.Why.EMERGENCY;
+      boolean emergency = gate instanceof Gate.Closed closed && closed.why().needsPhysician();
       model.addAttribute("emergency", emergency);
       return "screening/answered";
     }

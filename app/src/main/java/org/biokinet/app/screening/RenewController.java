@@ -66,7 +66,7 @@ class RenewController {
   }
 
   private String show(ClientMe me, Renewal renewal, Map<String, String> problems, Model model) {
-    Optional<ScreeningService.Renewable> since = screenings.renewal(clients.byId(me.id()));
+    Optional<ClientScreening.Renewable> since = screenings.of(clients.byId(me.id())).renewal();
     // Who has not been asked yet is asked everything.
     if (since.isEmpty()) return "redirect:/me/before-visit";
     model.addAttribute("me", me);

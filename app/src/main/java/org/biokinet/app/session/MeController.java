@@ -17,6 +17,7 @@ import org.biokinet.app.client.ClientMe;
 import org.biokinet.app.client.ClientService;
 import org.biokinet.app.library.LibraryService;
 import org.biokinet.app.program.VersionService;
+import org.biokinet.app.screening.ClientScreening;
 import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.app.support.Days;
 import org.biokinet.core.anatomy.Side;
@@ -35,6 +36,7 @@ import org.biokinet.core.screening.Allowed;
 import org.biokinet.core.screening.Gate;
 import org.biokinet.core.screening.Permit;
 import org.biokinet.core.screening.Rest;
+import org.biokinet.core.session.Lead;
 import org.biokinet.core.timeline.Timeline;
 import org.springframework.context.MessageSource;
 import org.springframework.http.HttpStatus;
@@ -133,16 +135,17 @@ class MeController {
   String today(@AuthenticationPrincipal ClientMe me, Model model) {
     who(me, model);
     Client client = clients.byId(me.id());
+    ClientScreening screening = screenings.of(client);
     Optional<VersionService.Replay> latest = versions.latest(client);
     if (latest.isEmpty()) {
-      if (!screenings.answersBeforeVisit(client)) return "session/nothing";
+      if (!screening.answersBeforeVisit()) return "session/nothing";
       return "redirect:/me/before-visit";
     }
-    if (clients.history(me.id()).paused()) return "session/paused";
-    Now now = now(client, latest.get());
+    if (screening.facts().stopOpen()) return "session/paused";
+    Now now = now(client, screening, latest.get());
     VersionService.Replay replay = now.replay();
-    screenings
-        .renewal(client)
+    screening
+        .renewal()
         .ifPresent(
             r -> model.addAttribute(r.due() ? "renewSince" : "newSince", Days.day(r.since())));
     Optional<String> closed = closed(now, me.language());
@@ -150,7 +153,8 @@ class MeController {
       model.addAttribute("closedWhy", closed.get());
       return "session/closed";
     }
-    Side turn = sessions.nextLead(me.id());
+    Optional<SessionRow> last = sessions.last(me.id());
+    Side turn = Lead.next(last.map(SessionRow::lead));
     Timeline timeline = Timeline.compile(now.session(turn, SessionLength.USUAL));
     List<TodayItem> items = new ArrayList<>();
     for (Item item : replay.program().items()) {
@@ -167,11 +171,7 @@ class MeController {
     model.addAttribute("choices", choices(now, turn, timeline.seconds()));
     model.addAttribute("reEntry", now.permit().reEntry());
     model.addAttribute(
-        "last",
-        sessions.page(me.id(), 0, 1).stream()
-            .findFirst()
-            .map(s -> Days.when(s.startedAt(), clock.instant(), me.zone()))
-            .orElse(""));
+        "last", last.map(s -> Days.when(s.startedAt(), clock.instant(), me.zone())).orElse(""));
     return "session/today";
   }
 
@@ -205,11 +205,11 @@ class MeController {
     return "redirect:/me/rest";
   }
 
-  private Now now(Client client, VersionService.Replay shared) {
-    Gate gate = screenings.gate(client);
+  private Now now(Client client, ClientScreening screening, VersionService.Replay shared) {
+    Gate gate = screening.gate();
     boolean reEntry = gate instanceof Gate.Open open && open.reEntry();
     VersionService.Replay replay = reEntry ? shared.beginningAgain() : shared;
-    Catalogue today = library.of(client.practiceId()).catalogue();
+    Catalogue today = library.of(client.practice()).catalogue();
     return new Now(Permit.of(replay.program(), client.means(), gate, today), replay);
   }
 
@@ -238,7 +238,7 @@ class MeController {
   String rest(@AuthenticationPrincipal ClientMe me, Model model) {
     who(me, model);
     Client client = clients.byId(me.id());
-    Catalogue catalogue = library.of(me.practiceId()).catalogue();
+    Catalogue catalogue = library.of(client.practice()).catalogue();
     model.addAttribute(
         "resting",
         Rest.of(catalogue, screenings.gate(client).answers(), client.means()).stream()
@@ -261,7 +261,8 @@ class MeController {
       Model model) {
     Client client = clients.byId(me.id());
     Optional<VersionService.Replay> replay = versions.latest(client);
-    Optional<Now> now = replay.map(r -> now(client, r));
+    ClientScreening screening = screenings.of(client);
+    Optional<Now> now = replay.map(r -> now(client, screening, r));
     now.flatMap(n -> closed(n, me.language())).ifPresent(why -> sessions.refusedAtGate(me, why));
     if (now.isEmpty() || !now.get().mayStart(length, pain)) return "redirect:/me/today";
     who(me, model);
@@ -274,7 +275,7 @@ class MeController {
             pain,
             lease(now.get(), client),
             me.language());
-    model.addAttribute("baseline", screenings.baseline(me.id()));
+    model.addAttribute("baseline", screening.baseline());
     model.addAttribute("script", json(script));
     model.addAttribute("pictures", script.pictures(replay.get()));
     model.addAttribute("title", replay.get().program().title());
@@ -318,7 +319,7 @@ class MeController {
             .latest(client)
             .filter(r -> whose.equals(me.id()))
             .filter(r -> r.version().number() == version)
-            .map(r -> now(client, r))
+            .map(r -> now(client, screenings.of(client), r))
             .filter(now -> now.mayStart(length, pain))
             .filter(now -> now.permit().reEntry() == reEntry)
             .filter(now -> now.session(Side.LEFT, length).paused().equals(paused))

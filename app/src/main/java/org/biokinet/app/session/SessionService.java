@@ -17,7 +17,6 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.biokinet.app.account.Audit;
 import org.biokinet.app.client.Client;
-import org.biokinet.app.client.ClientEvent;
 import org.biokinet.app.client.ClientMe;
 import org.biokinet.app.client.ClientService;
 import org.biokinet.app.library.Library;
@@ -29,6 +28,7 @@ import org.biokinet.app.support.Changes;
 import org.biokinet.app.support.Pages;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.Pain;
+import org.biokinet.core.progress.Attention;
 import org.biokinet.core.screening.Gate;
 import org.biokinet.core.screening.Permit;
 import org.biokinet.core.session.Began;
@@ -61,38 +61,6 @@ public class SessionService {
 
     List<SessionRow> findByClientIdInAndLocalDateGreaterThanEqualOrderByStartedAt(
         Collection<UUID> clientIds, LocalDate from);
-
-    /** The newest day of a client's on which something was done that was open. */
-    interface LastDay {
-      UUID getClientId();
-
-      LocalDate getDay();
-    }
-
-    @Query(
-        """
-        select s.clientId as clientId, max(s.localDate) as day from SessionRow s
-        where s.clientId in :clients and s.whileClosed = false and s.secondsDone > 0
-        group by s.clientId
-        """)
-    List<LastDay> lastDays(Collection<UUID> clients);
-
-    @Query(
-        """
-        select max(s.localDate) from SessionRow s
-        where s.clientId = :client and s.whileClosed = false and s.secondsDone > 0
-        and s.startedAt < :at
-        """)
-    Optional<LocalDate> lastDay(UUID client, Instant at);
-
-    /** When a session was stopped that came in only after this moment. */
-    @Query(
-        """
-        select max(s.startedAt) from SessionRow s
-        where s.clientId = :client and s.ended = org.biokinet.core.session.Ended.STOPPED
-        and s.startedAt < :at and s.receivedAt > :at
-        """)
-    Optional<Instant> lastUnknownStop(UUID client, Instant at);
 
     @Query(
         """
@@ -162,16 +130,20 @@ public class SessionService {
   /** The side that leads the next session: the sides take turns. */
   @Transactional(readOnly = true)
   public Side nextLead(UUID clientId) {
-    return Lead.next(
-        sessions.findFirstByClientIdOrderByStartedAtDesc(clientId).map(SessionRow::lead));
+    return Lead.next(last(clientId).map(SessionRow::lead));
+  }
+
+  /** The newest session of a client. */
+  @Transactional(readOnly = true)
+  public Optional<SessionRow> last(UUID clientId) {
+    return sessions.findFirstByClientIdOrderByStartedAtDesc(clientId);
   }
 
   /** Pain was too high to start: kept, so that the practitioner is told. */
   @Changes
   public void refusedStart(ClientMe me, Pain pain) {
     clients.lock(me);
-    clients.happened(
-        me.id(), ClientEvent.Kind.PAIN_TOO_HIGH, null, "pain %d of 10".formatted(pain.nprs()));
+    clients.raise(me.id(), Attention.PAIN_TOO_HIGH, "pain %d of 10".formatted(pain.nprs()));
     audit.changedByClient(me.practiceId(), me.id(), "start refused", "pain " + pain.nprs());
   }
 
@@ -219,8 +191,8 @@ public class SessionService {
     if (!keepBeside(me, unread)) return;
     String it = what.equals("session") ? "it" : "its " + what;
     String said = cut("%s could not be read: %s".formatted(it, unread.why()), 300);
-    clients.happened(me.id(), ClientEvent.Kind.WHILE_CLOSED, null, said);
-    if (unread.stopped()) stopped(me, unread.reason());
+    clients.raise(me.id(), Attention.WHILE_CLOSED, said);
+    if (unread.stopped()) stopped(me, unread.reason(), clock.instant());
     audit.changedByClient(me.practiceId(), me.id(), what + " not read", said);
   }
 
@@ -239,8 +211,12 @@ public class SessionService {
     return true;
   }
 
-  private void stopped(ClientMe me, String reason) {
-    clients.happened(me.id(), ClientEvent.Kind.STOPPED, null, cut(reason, 300));
+  /**
+   * @param at when it was, which may be before it came in
+   */
+  private void stopped(ClientMe me, String reason, Instant at) {
+    clients.raise(me.id(), Attention.STOPPED, cut(reason, 300));
+    screenings.stopped(me.id(), at);
   }
 
   private void keep(ClientMe me, Sent.Read<SessionUpload> sent) {
@@ -278,10 +254,7 @@ public class SessionService {
     Optional<String> past =
         PastTheGate.of(
             Permit.of(
-                replay.program(),
-                client.means(),
-                gate,
-                library.of(client.practiceId()).catalogue()),
+                replay.program(), client.means(), gate, library.of(client.practice()).catalogue()),
             performance,
             upload.beginsAgain(),
             place -> replay.name(place, Library.LANGUAGE));
@@ -313,10 +286,13 @@ public class SessionService {
     past.ifPresent(
         why -> {
           // Kept all the same: what was done was done.
-          clients.happened(me.id(), ClientEvent.Kind.WHILE_CLOSED, null, why);
+          clients.raise(me.id(), Attention.WHILE_CLOSED, why);
           audit.changedByClient(me.practiceId(), me.id(), "session while closed", why);
         });
-    if (upload.ended() == Ended.STOPPED) stopped(me, upload.reason());
+    if (upload.ended() == Ended.STOPPED) stopped(me, upload.reason(), row.startedAt());
+    if (!row.whileClosed() && row.secondsDone() > 0) {
+      screenings.exercised(me.id(), row.startedAt(), row.localDate());
+    }
     publisher.publishEvent(new SessionArrived(me.id()));
     audit.changedByClient(
         me.practiceId(), me.id(), "session", upload.ended().name().toLowerCase(Locale.ROOT));

@@ -37,7 +37,7 @@ class ClientOverview implements ClientHeader {
   }
 
   @Override
-  public void show(Me me, UUID clientId, @Nullable Station open, Model model) {
+  public Client show(Me me, UUID clientId, @Nullable Station open, Model model) {
     Client client = clients.get(me, clientId);
     audit.saw(me, clientId, open == null ? "about" : open.path());
     Instant now = clock.instant();
@@ -54,6 +54,7 @@ class ClientOverview implements ClientHeader {
         Arrays.stream(Station.values())
             .map(x -> new Stop(x, state(x, s, now, client.zone()), reached(x, s, today), x == open))
             .toList());
+    return client;
   }
 
   private static String state(Station station, Standing s, Instant now, ZoneId zone) {

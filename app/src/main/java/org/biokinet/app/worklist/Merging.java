@@ -39,7 +39,7 @@ class Merging {
     // In one order, whichever way round somebody else joins the two.
     Stream.of(stays, duplicate).sorted().forEach(id -> clients.lock(me, id));
     Client from = clients.get(me, duplicate);
-    if (screenings.unsettled(from)) return Outcome.UNSETTLED;
+    if (screenings.gate(from).unsettled()) return Outcome.UNSETTLED;
     clients.merge(me, stays, duplicate, screenings.any(from));
     links.end(me, duplicate);
     return Outcome.DONE;

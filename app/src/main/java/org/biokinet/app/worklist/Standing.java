@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
+import org.biokinet.app.client.Matter;
 import org.biokinet.core.progress.Attention;
 import org.biokinet.core.screening.Gate;
 
@@ -27,7 +28,7 @@ public record Standing(
     Attention attention,
     Instant since,
     Optional<Instant> validUntil,
-    List<Open> open,
+    List<Matter> open,
     Optional<Instant> called,
     Optional<Gate.Why> closed,
     String result,
@@ -48,9 +49,6 @@ public record Standing(
   /** Counts up when this record or the order changes; rows of another form are made anew. */
   static final int FORM = 1;
 
-  /** Something that waits to be dealt with. */
-  public record Open(Attention as, Instant at, String detail) {}
-
   /** The record on which the gate stands open. */
   public record OpenedBy(String who, Instant at, String examined, String found) {}
 
@@ -63,7 +61,7 @@ public record Standing(
   public record Day(LocalDate date, boolean left, boolean right, boolean stopped, int sessions) {}
 
   /** What waits of this sort; empty where nothing does. */
-  public Optional<Open> open(Attention as) {
+  public Optional<Matter> open(Attention as) {
     return open.stream().filter(o -> o.as() == as).findFirst();
   }
 

@@ -19,10 +19,12 @@ import org.biokinet.app.client.ClientEvent;
 import org.biokinet.app.client.ClientService;
 import org.biokinet.app.client.History;
 import org.biokinet.app.client.LinkService;
+import org.biokinet.app.client.Matter;
 import org.biokinet.app.measurement.MeasurementService;
 import org.biokinet.app.program.DraftService;
 import org.biokinet.app.program.ProgramVersion;
 import org.biokinet.app.program.VersionService;
+import org.biokinet.app.screening.ClientScreening;
 import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.app.session.CheckInRow;
 import org.biokinet.app.session.SessionRow;
@@ -159,7 +161,8 @@ public class StandingService {
     UUID id = client.getId();
     Instant now = clock.instant();
     History history = clients.history(id);
-    Gate gate = screenings.gate(client);
+    ClientScreening screening = screenings.of(client);
+    Gate gate = screening.gate();
     Optional<LinkService.State> link = links.current(id);
     Optional<ProgramVersion> shared = versions.inForce(client);
     Optional<Instant> draft = drafts.begun(id);
@@ -172,7 +175,7 @@ public class StandingService {
             s ->
                 new Standing.Last(
                     s.startedAt(), s.painBefore(), checkIn.flatMap(CheckInRow::highestPain)));
-    List<Standing.Open> open = open(history);
+    List<Matter> open = clients.matters(id);
     Optional<Gate.Why> closed =
         gate instanceof Gate.Closed c ? Optional.of(c.why()) : Optional.empty();
     boolean renewable = gate instanceof Gate.Open o && o.renewable();
@@ -193,11 +196,11 @@ public class StandingService {
             everOpened);
     Attention attention = Attention.of(facts, now);
     Optional<Instant> gateChanges =
-        screenings.gateChanges(client).map(day -> day.atStartOfDay(client.zone()).toInstant());
+        screening.gateChanges().map(day -> day.atStartOfDay(client.zone()).toInstant());
     Optional<Instant> validUntil =
         Stream.concat(Attention.changes(facts, now).stream(), gateChanges.stream())
             .min(Comparator.naturalOrder());
-    Optional<Instant> answered = screenings.newestAnswers(client).map(a -> a.at());
+    Optional<Instant> answered = screening.newest().map(k -> k.answered().at());
     Instant since =
         switch (attention) {
           case STOPPED, WHILE_CLOSED, MAP_ASKS, PAIN_TOO_HIGH -> at(open, attention).orElseThrow();
@@ -222,9 +225,7 @@ public class StandingService {
         gate.answers().map(Assessment::lockedFeatures).orElse(Set.of()).stream()
             .map(Feature::label)
             .toList(),
-        screenings
-            .opened(client)
-            .map(c -> new Standing.OpenedBy(c.by(), c.at(), c.examined(), c.found())),
+        screening.opened().map(c -> new Standing.OpenedBy(c.by(), c.at(), c.examined(), c.found())),
         history.pinForgotten()
             ? history.newest(ClientEvent.Kind.PIN_FORGOTTEN).map(ClientEvent::at)
             : Optional.empty(),
@@ -238,27 +239,12 @@ public class StandingService {
         measurements.lastVisit(client));
   }
 
-  private static List<Standing.Open> open(History history) {
-    Map<ClientEvent.Kind, Attention> as =
-        Map.of(
-            ClientEvent.Kind.STOPPED, Attention.STOPPED,
-            ClientEvent.Kind.WHILE_CLOSED, Attention.WHILE_CLOSED,
-            ClientEvent.Kind.MAP_ASKS, Attention.MAP_ASKS,
-            ClientEvent.Kind.PAIN_TOO_HIGH, Attention.PAIN_TOO_HIGH);
-    return history.open().stream()
-        .map(
-            e ->
-                new Standing.Open(
-                    as.getOrDefault(e.kind(), Attention.PAIN_TOO_HIGH), e.at(), e.detail()))
-        .toList();
-  }
-
-  private static Optional<Instant> at(List<Standing.Open> open, Attention as) {
-    return open.stream().filter(o -> o.as() == as).map(Standing.Open::at).findFirst();
+  private static Optional<Instant> at(List<Matter> open, Attention as) {
+    return open.stream().filter(o -> o.as() == as).map(Matter::at).findFirst();
   }
 
   /** When somebody called about the stop that is open; its outcome may still be. */
-  private static Optional<Instant> called(History history, List<Standing.Open> open) {
+  private static Optional<Instant> called(History history, List<Matter> open) {
     return history
         .newest(ClientEvent.Kind.CALLED)
         .map(ClientEvent::at)

@@ -5,6 +5,7 @@ import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.temporal.ChronoUnit;
 import java.util.Locale;
+import org.biokinet.app.client.Matter;
 import org.biokinet.app.client.Station;
 import org.biokinet.app.support.Days;
 import org.biokinet.core.progress.Attention;
@@ -30,7 +31,7 @@ record StandingWords(String word, String reason, Station next) {
     StandingWords words() {
       return switch (s.attention()) {
         case STOPPED -> {
-          Standing.Open e = waiting();
+          Matter e = waiting();
           String called =
               s.called()
                   .map(at -> "Called %s; the outcome is open.".formatted(when(at)))
@@ -45,7 +46,7 @@ record StandingWords(String word, String reason, Station next) {
                     .formatted(phone.isEmpty() ? "" : " " + phone),
                 Station.SCREEN);
         case WHILE_CLOSED -> {
-          Standing.Open e = waiting();
+          Matter e = waiting();
           String reason = "A session came in %s although %s.".formatted(when(e.at()), e.detail());
           yield new StandingWords("Done while closed", reason, Station.DO);
         }
@@ -71,14 +72,14 @@ record StandingWords(String word, String reason, Station next) {
                     .formatted(when(s.pinForgotten().orElseThrow())),
                 Station.DO);
         case MAP_ASKS -> {
-          Standing.Open e = waiting();
+          Matter e = waiting();
           String reason =
               "Marked on the body map %s: %s. Ask for the signs."
                   .formatted(when(e.at()), e.detail());
           yield new StandingWords("Ask for the signs", reason, Station.DO);
         }
         case PAIN_TOO_HIGH -> {
-          Standing.Open e = waiting();
+          Matter e = waiting();
           String reason = "Not started, %s, %s.".formatted(e.detail(), when(e.at()));
           yield new StandingWords("Too sore to start", reason, Station.DO);
         }
@@ -127,7 +128,7 @@ record StandingWords(String word, String reason, Station next) {
     }
 
     /** What waits under the name of this attention. */
-    private Standing.Open waiting() {
+    private Matter waiting() {
       Attention as = s.attention();
       return s.open(as).orElseThrow();
     }

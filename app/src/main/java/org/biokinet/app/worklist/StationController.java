@@ -75,8 +75,7 @@ class StationController {
 
   @GetMapping("/clients/{id}/do")
   String handOver(@AuthenticationPrincipal Me me, @PathVariable UUID id, Model model) {
-    header.show(me, id, Station.DO, model);
-    Client client = clients.get(me, id);
+    Client client = header.show(me, id, Station.DO, model);
     List<ProgramVersion> newestFirst =
         versions.all(id).stream()
             .sorted(Comparator.comparingInt(ProgramVersion::number).reversed())
