@@ -20,7 +20,6 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.biokinet.app.account.Me;
 import org.biokinet.app.client.Client;
-import org.biokinet.app.client.ClientEvent;
 import org.biokinet.app.measurement.Measured;
 import org.biokinet.app.screening.Answers;
 import org.biokinet.core.anatomy.Position;
@@ -234,7 +233,6 @@ class GoldenTest extends AppTest {
             Ended.class,
             SessionLength.class,
             Answered.Source.class,
-            ClientEvent.Kind.class,
             Attention.class);
     for (Class<? extends Enum<?>> type : stored) {
       Set<String> today =

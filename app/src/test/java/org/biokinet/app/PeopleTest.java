@@ -382,7 +382,7 @@ class PeopleTest extends AppTest {
     for (String way : new String[] {"/link", "/pin"}) {
       mvc.perform(as(desk, post("/desk/" + client.getId() + way))).andExpect(status().isNotFound());
     }
-    assertThat(links.current(client.getId())).isEmpty();
+    assertThat(links.state(client.getId()).madeAt()).isEmpty();
     Client now = clients.get(me, client.getId());
     assertThat(now.phone()).isEqualTo("555 0190");
     assertThat(now.work()).isEmpty();

@@ -17,6 +17,7 @@ class ClientLink extends Row {
   private Instant madeAt;
   private @Nullable Instant openedAt;
   private @Nullable Instant revokedAt;
+  private @Nullable Instant pinForgottenAt;
 
   @SuppressWarnings("NullAway.Init")
   protected ClientLink() {}
@@ -37,8 +38,10 @@ class ClientLink extends Row {
     return pinHash;
   }
 
+  /** Another PIN; nobody waits for one any more. */
   void setPinHash(String hash) {
     pinHash = hash;
+    pinForgottenAt = null;
   }
 
   UUID madeBy() {
@@ -59,6 +62,15 @@ class ClientLink extends Row {
 
   void opened(Instant at) {
     if (openedAt == null) openedAt = at;
+  }
+
+  /** Since when the client waits for another PIN. */
+  Optional<Instant> pinForgottenAt() {
+    return Optional.ofNullable(pinForgottenAt);
+  }
+
+  void pinForgotten(Instant at) {
+    pinForgottenAt = at;
   }
 
   boolean revoked() {

@@ -21,7 +21,7 @@ class ClientNamesOfPractice implements ClientNames {
     Map<UUID, String> names = new LinkedHashMap<>();
     clients
         .findByPracticeIdOrderByName(me.practiceId())
-        .forEach(c -> names.put(c.getId(), c.name()));
+        .forEach(c -> names.put(c.getId(), c.contact().name()));
     return names;
   }
 }

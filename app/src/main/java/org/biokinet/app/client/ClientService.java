@@ -13,7 +13,7 @@ import org.biokinet.app.account.Me;
 import org.biokinet.app.support.Changes;
 import org.biokinet.app.support.NotFound;
 import org.biokinet.core.progress.Attention;
-import org.jspecify.annotations.Nullable;
+import org.biokinet.core.screening.Screening;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.data.domain.Page;
 import org.springframework.data.domain.PageRequest;
@@ -77,22 +77,21 @@ public class ClientService {
       Circumstances circumstances,
       Set<UUID> team,
       List<Goal> wanted) {
-    Client client =
-        new Client(me.practiceId(), practitionerId, contact, circumstances, clock.instant());
+    ClientRow client =
+        new ClientRow(me.practiceId(), practitionerId, contact, circumstances, clock.instant());
     client.giveTo(practitionerId, team);
     clients.save(client);
-    setGoals(me, client, wanted);
+    setGoals(me, client.getId(), wanted);
     publisher.publishEvent(new ClientChanged(client.getId()));
     audit.changed(me, client.getId(), "client added", "");
-    return client;
+    return client.client();
   }
 
   /** Those in whose record the same person may stand: the same name and birth date, or phone. */
   @Transactional(readOnly = true)
   public List<Client> alike(Me me, Contact contact) {
     String digits = digits(contact.phone());
-    return clients.findByPracticeIdOrderByName(me.practiceId()).stream()
-        .filter(c -> c.mergedInto().isEmpty())
+    return all(me).stream()
         .filter(
             c ->
                 (c.name().equalsIgnoreCase(contact.name())
@@ -115,7 +114,7 @@ public class ClientService {
    */
   @Changes
   public boolean change(Me me, UUID id, int seen, Contact contact) {
-    Client client = lock(me, id);
+    ClientRow client = row(me, id);
     if (client.version() != seen) return false;
     if (!client.contact().equals(contact)) {
       String what = changed(client.contact(), contact);
@@ -129,13 +128,13 @@ public class ClientService {
    * Whose consent is needed was decided by the birth date that was known: one that makes somebody a
    * minor, or no minor any more, asks everything again.
    */
-  private void set(Me me, Client client, Contact contact) {
+  private void set(Me me, ClientRow client, Contact contact) {
     Instant now = clock.instant();
-    LocalDate today = now.atZone(client.zone()).toLocalDate();
-    boolean minor = client.minor(today);
+    LocalDate today = now.atZone(client.contact().zone()).toLocalDate();
+    boolean minor = Screening.minor(client.contact().birthDate(), today);
     client.set(contact);
     publisher.publishEvent(new ClientChanged(client.getId()));
-    if (client.minor(today) == minor) return;
+    if (Screening.minor(contact.birthDate(), today) == minor) return;
     client.askAgain(now);
     publisher.publishEvent(new AskedAgain(client.getId(), now));
     audit.changed(me, client.getId(), "screening asked again", "the birth date changed across 18");
@@ -165,24 +164,24 @@ public class ClientService {
       Set<UUID> team,
       List<Goal> wanted) {
     if (!change(me, id, seen, contact)) return false;
-    Client client = lock(me, id);
+    ClientRow client = row(me, id);
     client.set(circumstances);
     client.giveTo(practitionerId, team);
-    setGoals(me, client, wanted);
+    setGoals(me, id, wanted);
     publisher.publishEvent(new ClientChanged(id));
     audit.changed(me, id, "client changed", "");
     return true;
   }
 
   /** A goal that stays as it was keeps its date. */
-  private void setGoals(Me me, Client client, List<Goal> wanted) {
+  private void setGoals(Me me, UUID clientId, List<Goal> wanted) {
     Instant now = clock.instant();
     List<GoalRow> standing =
-        goals.findByClientIdAndEndedAtIsNullOrderByMadeAtAscActivityAsc(client.getId());
+        goals.findByClientIdAndEndedAtIsNullOrderByMadeAtAscActivityAsc(clientId);
     for (GoalRow row : standing) if (!wanted.contains(row.goal())) row.end(now);
     List<Goal> kept = standing.stream().map(GoalRow::goal).toList();
     for (Goal goal : wanted) {
-      if (!kept.contains(goal)) goals.save(new GoalRow(client.getId(), goal, me.id(), now));
+      if (!kept.contains(goal)) goals.save(new GoalRow(clientId, goal, me.id(), now));
     }
   }
 
@@ -195,13 +194,13 @@ public class ClientService {
 
   @Transactional(readOnly = true)
   public Set<UUID> careTeam(Me me, UUID id) {
-    return get(me, id).careTeam();
+    return clients.findByIdAndPracticeId(id, me.practiceId()).orElseThrow(NotFound::new).careTeam();
   }
 
   /** Nothing goes on for an archived client; the record stays as it is. */
   @Changes
   public void archive(Me me, UUID id) {
-    Client client = lock(me, id);
+    ClientRow client = row(me, id);
     if (client.archived()) return;
     Instant now = clock.instant();
     client.archive(now);
@@ -213,8 +212,8 @@ public class ClientService {
   /** Takes an archived client up again where things stood. */
   @Changes
   public void reactivate(Me me, UUID id) {
-    Client client = lock(me, id);
-    if (!client.archived() || client.mergedInto().isPresent()) return;
+    ClientRow client = row(me, id);
+    if (!client.archived() || client.merged()) return;
     client.reactivate();
     publisher.publishEvent(new Reactivated(id, clock.instant()));
     happened(id, ClientEvent.Kind.REACTIVATED, me.id(), "");
@@ -227,12 +226,12 @@ public class ClientService {
    */
   @Changes
   public void beginEpisode(Me me, UUID id, String reason) {
-    Client client = lock(me, id);
-    if (client.mergedInto().isPresent()) return;
+    ClientRow client = row(me, id);
+    if (client.merged()) return;
     Instant now = clock.instant();
     client.beginEpisode(now);
     publisher.publishEvent(new EpisodeBegun(id, now));
-    setGoals(me, client, List.of());
+    setGoals(me, id, List.of());
     happened(id, ClientEvent.Kind.NEW_EPISODE, me.id(), reason);
     audit.changed(me, id, "new episode", reason);
   }
@@ -247,9 +246,9 @@ public class ClientService {
   @Changes
   public void merge(Me me, UUID stays, UUID duplicate, boolean screened) {
     if (stays.equals(duplicate)) throw new IllegalArgumentException("a record and itself");
-    Client into = lock(me, stays);
-    Client from = lock(me, duplicate);
-    if (into.mergedInto().isPresent() || from.mergedInto().isPresent()) return;
+    ClientRow into = row(me, stays);
+    ClientRow from = row(me, duplicate);
+    if (into.merged() || from.merged()) return;
     Contact a = into.contact();
     Contact b = from.contact();
     set(
@@ -277,7 +276,7 @@ public class ClientService {
   /** The records that were found to be duplicates of this one. */
   @Transactional(readOnly = true)
   public List<Client> merged(UUID id) {
-    return clients.findByMergedIntoOrderByCreatedAt(id);
+    return clients.findByMergedIntoOrderByCreatedAt(id).stream().map(ClientRow::client).toList();
   }
 
   /**
@@ -287,32 +286,43 @@ public class ClientService {
    */
   @Transactional(readOnly = true)
   public Client get(Me me, UUID id) {
-    return clients.findByIdAndPracticeId(id, me.practiceId()).orElseThrow(NotFound::new);
+    return clients
+        .findByIdAndPracticeId(id, me.practiceId())
+        .map(ClientRow::client)
+        .orElseThrow(NotFound::new);
   }
 
   /** The same, held until the transaction ends, so that two editors take turns. */
   @Transactional(propagation = Propagation.MANDATORY)
   public Client lock(Me me, UUID id) {
+    return row(me, id).client();
+  }
+
+  private ClientRow row(Me me, UUID id) {
     return clients.lock(id, me.practiceId()).orElseThrow(NotFound::new);
   }
 
   /** The same for the client's own changes. */
   @Transactional(propagation = Propagation.MANDATORY)
   public Client lock(ClientMe me) {
-    return clients.lock(me.id(), me.practiceId()).orElseThrow(NotFound::new);
+    return clients.lock(me.id(), me.practiceId()).map(ClientRow::client).orElseThrow(NotFound::new);
   }
 
   /** The same of one that is at hand. */
   @Transactional(propagation = Propagation.MANDATORY)
   public Client lock(Client client) {
-    return clients.lock(client.getId(), client.practiceId()).orElseThrow(NotFound::new);
+    return clients
+        .lock(client.getId(), client.practiceId())
+        .map(ClientRow::client)
+        .orElseThrow(NotFound::new);
   }
 
   /** Everybody who was not joined to another record, the archived too. */
   @Transactional(readOnly = true)
   public List<Client> all(Me me) {
     return clients.findByPracticeIdOrderByName(me.practiceId()).stream()
-        .filter(c -> c.mergedInto().isEmpty())
+        .filter(c -> !c.merged())
+        .map(ClientRow::client)
         .toList();
   }
 
@@ -323,18 +333,16 @@ public class ClientService {
    */
   @Transactional(readOnly = true)
   public Page<Client> named(Me me, String part, int most) {
-    return clients.named(me.practiceId(), part, PageRequest.of(0, most));
+    return clients.named(me.practiceId(), part, PageRequest.of(0, most)).map(ClientRow::client);
   }
 
   /** For callers that already know the client by right: its own device. */
   @Transactional(readOnly = true)
   public Client byId(UUID id) {
-    return clients.findById(id).orElseThrow(NotFound::new);
+    return clients.findById(id).map(ClientRow::client).orElseThrow(NotFound::new);
   }
 
-  @Transactional(propagation = Propagation.MANDATORY)
-  void happened(
-      UUID clientId, ClientEvent.Kind kind, @Nullable UUID practitionerId, String detail) {
+  private void happened(UUID clientId, ClientEvent.Kind kind, UUID practitionerId, String detail) {
     events.save(new ClientEvent(clientId, clock.instant(), kind, practitionerId, detail));
     publisher.publishEvent(new ClientChanged(clientId));
   }
@@ -352,22 +360,20 @@ public class ClientService {
     return matters.open(clientId).stream().map(MatterRow::matter).toList();
   }
 
-  /** What happened last of each kind. */
-  @Transactional(readOnly = true)
-  public History history(UUID clientId) {
-    return History.of(events.newest(clientId));
-  }
+  /** That somebody has called, and what came of it. */
+  public record Call(Instant at, UUID practitionerId, String note) {}
 
-  /** The last time that somebody called. */
   @Transactional(readOnly = true)
-  public Optional<ClientEvent> lastCall(UUID clientId) {
-    return history(clientId).newest(ClientEvent.Kind.CALLED);
+  public Optional<Call> lastCall(UUID clientId) {
+    return events
+        .findFirstByClientIdAndKindOrderByAtDesc(clientId, ClientEvent.Kind.CALLED)
+        .map(e -> new Call(e.at(), e.practitionerId(), e.detail()));
   }
 
   /** One breath of this client, measured or told. */
   @Changes
   public void setBreath(Me me, UUID clientId, double seconds) {
-    lock(me, clientId).setBreath(seconds);
+    row(me, clientId).setBreath(seconds);
     audit.changed(me, clientId, "breath", seconds + " s");
   }
 

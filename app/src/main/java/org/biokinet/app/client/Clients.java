@@ -11,23 +11,23 @@ import org.springframework.data.jpa.repository.Lock;
 import org.springframework.data.jpa.repository.Query;
 
 /** Clients, reached only through their practice. */
-interface Clients extends JpaRepository<Client, UUID> {
+interface Clients extends JpaRepository<ClientRow, UUID> {
 
-  Optional<Client> findByIdAndPracticeId(UUID id, UUID practiceId);
+  Optional<ClientRow> findByIdAndPracticeId(UUID id, UUID practiceId);
 
-  List<Client> findByPracticeIdOrderByName(UUID practiceId);
+  List<ClientRow> findByPracticeIdOrderByName(UUID practiceId);
 
   @Query(
       """
-      select c from Client c where c.practiceId = :practice and c.mergedInto is null
+      select c from ClientRow c where c.practiceId = :practice and c.mergedInto is null
       and locate(:part, c.name) > 0 order by c.name, c.id
       """)
-  Page<Client> named(UUID practice, String part, Pageable page);
+  Page<ClientRow> named(UUID practice, String part, Pageable page);
 
-  List<Client> findByMergedIntoOrderByCreatedAt(UUID id);
+  List<ClientRow> findByMergedIntoOrderByCreatedAt(UUID id);
 
   /** Held until the transaction ends: whoever changes a client's program waits in line here. */
   @Lock(LockModeType.PESSIMISTIC_WRITE)
-  @Query("select c from Client c where c.id = :id and c.practiceId = :practiceId")
-  Optional<Client> lock(UUID id, UUID practiceId);
+  @Query("select c from ClientRow c where c.id = :id and c.practiceId = :practiceId")
+  Optional<ClientRow> lock(UUID id, UUID practiceId);
 }

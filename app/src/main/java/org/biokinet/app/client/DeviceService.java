@@ -9,6 +9,7 @@ import org.biokinet.app.account.Audit;
 import org.biokinet.app.support.Changes;
 import org.biokinet.app.support.NotFound;
 import org.biokinet.app.support.Secrets;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -28,14 +29,21 @@ public class DeviceService {
   private final LinkService.Links links;
   private final ClientService clients;
   private final Audit audit;
+  private final ApplicationEventPublisher publisher;
   private final Clock clock;
 
   DeviceService(
-      Devices devices, LinkService.Links links, ClientService clients, Audit audit, Clock clock) {
+      Devices devices,
+      LinkService.Links links,
+      ClientService clients,
+      Audit audit,
+      ApplicationEventPublisher publisher,
+      Clock clock) {
     this.devices = devices;
     this.links = links;
     this.clients = clients;
     this.audit = audit;
+    this.publisher = publisher;
     this.clock = clock;
   }
 
@@ -51,7 +59,7 @@ public class DeviceService {
     link.opened(clock.instant());
     String cookie = Secrets.token();
     devices.save(new ClientDevice(link.getId(), Secrets.hash(cookie), clock.instant()));
-    clients.happened(client.getId(), ClientEvent.Kind.LINK_OPENED, null, "");
+    publisher.publishEvent(new LinkChanged(clientId));
     audit.changedByClient(client.practiceId(), client.getId(), "link opened", "");
     return cookie;
   }

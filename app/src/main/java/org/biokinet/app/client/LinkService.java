@@ -13,6 +13,7 @@ import org.biokinet.app.account.Throttle;
 import org.biokinet.app.support.Changes;
 import org.biokinet.app.support.NotFound;
 import org.biokinet.app.support.Secrets;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Service;
@@ -33,8 +34,18 @@ public class LinkService {
   /** A new link, shown once: afterwards only hashes are known. */
   public record Made(String token, String pin) {}
 
-  /** What is known about the link in force. */
-  public record State(Instant madeAt, Optional<Instant> openedAt) {}
+  /**
+   * What is known about a client's links.
+   *
+   * @param madeAt of the one in force; empty where there is none
+   * @param pinForgottenAt since when the client waits for another PIN
+   * @param everOpened whether any of them ever was
+   */
+  public record State(
+      Optional<Instant> madeAt,
+      Optional<Instant> openedAt,
+      Optional<Instant> pinForgottenAt,
+      boolean everOpened) {}
 
   /** What came of a PIN. */
   public sealed interface Opening {
@@ -51,6 +62,7 @@ public class LinkService {
   private final Throttle throttle;
   private final PasswordEncoder passwords;
   private final Audit audit;
+  private final ApplicationEventPublisher publisher;
   private final Clock clock;
 
   LinkService(
@@ -60,6 +72,7 @@ public class LinkService {
       Throttle throttle,
       PasswordEncoder passwords,
       Audit audit,
+      ApplicationEventPublisher publisher,
       Clock clock) {
     this.links = links;
     this.devices = devices;
@@ -67,6 +80,7 @@ public class LinkService {
     this.throttle = throttle;
     this.passwords = passwords;
     this.audit = audit;
+    this.publisher = publisher;
     this.clock = clock;
   }
 
@@ -85,32 +99,37 @@ public class LinkService {
     links.save(
         new ClientLink(
             clientId, Secrets.hash(made.token()), passwords.encode(made.pin()), me.id(), now));
-    clients.happened(clientId, ClientEvent.Kind.LINK_MADE, me.id(), "");
+    publisher.publishEvent(new LinkChanged(clientId));
     audit.changed(me, clientId, "link made", "");
     return made;
   }
 
   @Transactional(readOnly = true)
-  public Optional<State> current(UUID clientId) {
-    return links.findByClientIdOrderByMadeAtDesc(clientId).stream()
-        .filter(l -> !l.revoked())
-        .findFirst()
-        .map(l -> new State(l.madeAt(), l.openedAt()));
+  public State state(UUID clientId) {
+    List<ClientLink> all = links.findByClientIdOrderByMadeAtDesc(clientId);
+    Optional<ClientLink> current = current(all);
+    return new State(
+        current.map(ClientLink::madeAt),
+        current.flatMap(ClientLink::openedAt),
+        current.flatMap(ClientLink::pinForgottenAt),
+        all.stream().anyMatch(l -> l.openedAt().isPresent()));
+  }
+
+  private static Optional<ClientLink> current(List<ClientLink> newestFirst) {
+    return newestFirst.stream().filter(l -> !l.revoked()).findFirst();
   }
 
   /** A new PIN for the link that stands, shown once; devices that are in stay in. */
   @Changes
   public Optional<String> newPin(Me me, UUID clientId) {
     Client client = clients.lock(me, clientId);
-    return links.findByClientIdOrderByMadeAtDesc(client.getId()).stream()
-        .filter(l -> !l.revoked())
-        .findFirst()
+    return current(links.findByClientIdOrderByMadeAtDesc(client.getId()))
         .map(
             link -> {
               String pin = Secrets.pin();
               link.setPinHash(passwords.encode(pin));
               throttle.forget(bucket(link));
-              clients.happened(clientId, ClientEvent.Kind.LINK_MADE, me.id(), "new PIN");
+              publisher.publishEvent(new LinkChanged(clientId));
               audit.changed(me, clientId, "new PIN", "");
               return pin;
             });
@@ -122,6 +141,7 @@ public class LinkService {
     Client client = clients.lock(me, clientId);
     Instant now = clock.instant();
     links.findByClientIdOrderByMadeAtDesc(client.getId()).forEach(l -> l.revoke(now));
+    publisher.publishEvent(new LinkChanged(clientId));
     audit.changed(me, clientId, "link ended", "");
   }
 
@@ -151,8 +171,10 @@ public class LinkService {
   public void pinForgotten(String token) {
     UUID id = live(token).clientId();
     Client client = clients.lock(clients.byId(id));
-    if (clients.history(client.getId()).pinForgotten()) return;
-    clients.happened(client.getId(), ClientEvent.Kind.PIN_FORGOTTEN, null, "");
+    ClientLink link = live(token);
+    if (link.pinForgottenAt().isPresent()) return;
+    link.pinForgotten(clock.instant());
+    publisher.publishEvent(new LinkChanged(id));
     audit.changedByClient(client.practiceId(), client.getId(), "PIN forgotten", "");
   }
 

@@ -15,9 +15,7 @@ import java.util.UUID;
 import java.util.stream.Stream;
 import org.biokinet.app.client.AboutClient;
 import org.biokinet.app.client.Client;
-import org.biokinet.app.client.ClientEvent;
 import org.biokinet.app.client.ClientService;
-import org.biokinet.app.client.History;
 import org.biokinet.app.client.LinkService;
 import org.biokinet.app.client.Matter;
 import org.biokinet.app.measurement.MeasurementService;
@@ -160,10 +158,9 @@ public class StandingService {
   private Standing of(Client client) {
     UUID id = client.getId();
     Instant now = clock.instant();
-    History history = clients.history(id);
     ClientScreening screening = screenings.of(client);
     Gate gate = screening.gate();
-    Optional<LinkService.State> link = links.current(id);
+    LinkService.State link = links.state(id);
     Optional<ProgramVersion> shared = versions.inForce(client);
     Optional<Instant> draft = drafts.begun(id);
     LocalDate today = now.atZone(client.zone()).toLocalDate();
@@ -179,7 +176,6 @@ public class StandingService {
     Optional<Gate.Why> closed =
         gate instanceof Gate.Closed c ? Optional.of(c.why()) : Optional.empty();
     boolean renewable = gate instanceof Gate.Open o && o.renewable();
-    boolean everOpened = history.newest(ClientEvent.Kind.LINK_OPENED).isPresent();
     Attention.Facts facts =
         new Attention.Facts(
             at(open, Attention.STOPPED),
@@ -188,12 +184,12 @@ public class StandingService {
             at(open, Attention.WHILE_CLOSED),
             at(open, Attention.MAP_ASKS),
             at(open, Attention.PAIN_TOO_HIGH),
-            history.pinForgotten(),
+            link.pinForgottenAt().isPresent(),
             last.flatMap(l -> l.highestPain().flatMap(h -> l.painBefore().map(b -> h - b))),
             last.map(Standing.Last::at),
             shared.map(ProgramVersion::sharedAt),
             draft.isPresent(),
-            everOpened);
+            link.everOpened());
     Attention attention = Attention.of(facts, now);
     Optional<Instant> gateChanges =
         screening.gateChanges().map(day -> day.atStartOfDay(client.zone()).toInstant());
@@ -205,7 +201,7 @@ public class StandingService {
         switch (attention) {
           case STOPPED, WHILE_CLOSED, MAP_ASKS, PAIN_TOO_HIGH -> at(open, attention).orElseThrow();
           case EMERGENCY, EXAMINE, SCREEN, SCREEN_SOON -> answered.orElse(client.createdAt());
-          case NEW_PIN -> history.newest(ClientEvent.Kind.PIN_FORGOTTEN).orElseThrow().at();
+          case NEW_PIN -> link.pinForgottenAt().orElseThrow();
           case PAIN_ROSE, QUIET -> last.orElseThrow().at();
           case DRAFT_NOT_SHARED -> draft.orElseThrow();
           case NO_PROGRAM -> client.episodeSince();
@@ -217,7 +213,7 @@ public class StandingService {
         since,
         validUntil,
         open,
-        called(history, open),
+        called(id, open),
         closed,
         gate instanceof Gate.Open o ? o.assessment().result().label() : "",
         renewable,
@@ -226,12 +222,10 @@ public class StandingService {
             .map(Feature::label)
             .toList(),
         screening.opened().map(c -> new Standing.OpenedBy(c.by(), c.at(), c.examined(), c.found())),
-        history.pinForgotten()
-            ? history.newest(ClientEvent.Kind.PIN_FORGOTTEN).map(ClientEvent::at)
-            : Optional.empty(),
-        link.map(LinkService.State::madeAt),
-        link.flatMap(LinkService.State::openedAt),
-        everOpened,
+        link.pinForgottenAt(),
+        link.madeAt(),
+        link.openedAt(),
+        link.everOpened(),
         shared.map(v -> new Standing.Shared(v.number(), v.sharedAt())),
         draft.isPresent(),
         last,
@@ -244,10 +238,10 @@ public class StandingService {
   }
 
   /** When somebody called about the stop that is open; its outcome may still be. */
-  private static Optional<Instant> called(History history, List<Matter> open) {
-    return history
-        .newest(ClientEvent.Kind.CALLED)
-        .map(ClientEvent::at)
+  private Optional<Instant> called(UUID clientId, List<Matter> open) {
+    return clients
+        .lastCall(clientId)
+        .map(ClientService.Call::at)
         .filter(called -> at(open, Attention.STOPPED).filter(called::isAfter).isPresent());
   }
 

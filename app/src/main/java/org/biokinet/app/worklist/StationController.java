@@ -10,7 +10,6 @@ import org.biokinet.app.account.AccountService;
 import org.biokinet.app.account.Audit;
 import org.biokinet.app.account.Me;
 import org.biokinet.app.client.Client;
-import org.biokinet.app.client.ClientEvent;
 import org.biokinet.app.client.ClientHeader;
 import org.biokinet.app.client.ClientService;
 import org.biokinet.app.client.LinkService;
@@ -95,18 +94,13 @@ class StationController {
     }
     if (!standing.open().isEmpty()) model.addAttribute("read", standing.open().get(0).at());
     model.addAttribute("also", also(standing, client.zone()));
-    links
-        .current(id)
-        .ifPresent(
-            l -> {
-              model.addAttribute("linkMade", Days.when(l.madeAt(), clock.instant(), client.zone()));
-              model.addAttribute(
-                  "linkOpened",
-                  l.openedAt()
-                      .map(at -> Days.when(at, clock.instant(), client.zone()))
-                      .orElse(null));
-            });
+    standing.linkMade().ifPresent(at -> model.addAttribute("linkMade", when(at, client)));
+    standing.linkOpened().ifPresent(at -> model.addAttribute("linkOpened", when(at, client)));
     return "worklist/do";
+  }
+
+  private String when(Instant at, Client client) {
+    return Days.when(at, clock.instant(), client.zone());
   }
 
   /** Something open that does not stand at the head already. */
@@ -128,12 +122,12 @@ class StationController {
     };
   }
 
-  private String called(ClientEvent call, ZoneId zone) {
+  private String called(ClientService.Call call, ZoneId zone) {
     return "%s, %s: %s"
         .formatted(
             Days.when(call.at(), clock.instant(), zone),
-            call.practitionerId().map(accounts::practitionerName).orElse(""),
-            call.detail());
+            accounts.practitionerName(call.practitionerId()),
+            call.note());
   }
 
   /** A shared version as the open document, which the command line compiles to the same second. */

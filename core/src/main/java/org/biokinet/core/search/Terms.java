@@ -24,7 +24,7 @@ final class Terms {
   private final ResourceBundle bundle;
 
   Terms(Locale locale) {
-    bundle = ResourceBundle.getBundle("org.biokinet.core.library.terms", locale);
+    bundle = ResourceBundle.getBundle("org.biokinet.core.search.terms", locale);
   }
 
   List<String> of(Tissue tissue) {
