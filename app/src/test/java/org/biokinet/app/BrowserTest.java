@@ -22,6 +22,7 @@ import org.biokinet.app.account.Practice;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.LinkService;
 import org.biokinet.app.screening.Answers;
+import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.cli.Main;
 import org.biokinet.core.program.DraftEdit;
 import org.biokinet.core.screening.Gate;
@@ -191,8 +192,8 @@ class BrowserTest extends WithBrowser {
     assertThat(phone.locator("#panel-after [data-outcome]")).hasText("Sent.");
     var row = sessions.page(client.getId(), 0, 1).getContent().get(0);
     assertThat(row.ended().name()).isEqualTo("EARLY");
-    assertThat(row.stretchLeft()).isEqualTo(8);
-    assertThat(row.stretchRight()).isZero();
+    assertThat(row.stretchSeconds(Side.LEFT)).isEqualTo(8);
+    assertThat(row.stretchSeconds(Side.RIGHT)).isZero();
   }
 
   @Test

@@ -37,6 +37,7 @@ import org.biokinet.core.screening.Clearance;
 import org.biokinet.core.screening.Gate;
 import org.biokinet.core.screening.Irritability;
 import org.biokinet.core.session.Ended;
+import org.biokinet.core.timeline.Performance;
 import org.biokinet.core.timeline.Segment;
 import org.biokinet.core.timeline.Timeline;
 import org.junit.jupiter.api.Test;
@@ -289,12 +290,9 @@ class ScreeningTest extends AppTest {
             "",
             done));
     assertThat(standing(client).open(Attention.WHILE_CLOSED)).isEmpty();
-    assertThat(
-            jdbc.queryForList(
-                "select distinct item from session_item where session_id = ?",
-                Integer.class,
-                sessions.page(client.getId(), 0, 1).getContent().get(0).getId().toString()))
-        .containsExactly(1);
+    assertThat(sessions.page(client.getId(), 0, 1).getContent().get(0).parts())
+        .extracting(Performance.Part::item)
+        .containsOnly(1);
   }
 
   /** An older tab still has all steps: what it sends is kept, and put before the practitioner. */
@@ -387,7 +385,8 @@ class ScreeningTest extends AppTest {
             Ended.FINISHED,
             "",
             done));
-    assertThat(sessions.page(client.getId(), 0, 1).getContent().get(0).stretchLeft()).isEqualTo(30);
+    assertThat(sessions.page(client.getId(), 0, 1).getContent().get(0).stretchSeconds(Side.LEFT))
+        .isEqualTo(30);
     assertThat(standing(client).open(Attention.WHILE_CLOSED)).isEmpty();
     clock.moveTo(clock.instant().plusSeconds(60));
     sessions.record(asClient(client), session(client, clock.instant(), Ended.FINISHED));

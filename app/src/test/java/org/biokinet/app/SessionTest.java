@@ -32,13 +32,13 @@ import org.biokinet.app.client.Circumstances;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.Contact;
 import org.biokinet.app.session.CheckInUpload;
-import org.biokinet.app.session.SessionRow;
 import org.biokinet.app.session.SessionUpload;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.Pain;
 import org.biokinet.core.figure.draw.Figure;
 import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.session.Ended;
+import org.biokinet.core.session.Session;
 import org.biokinet.core.timeline.Segment;
 import org.biokinet.core.timeline.Timeline;
 import org.hamcrest.Matchers;
@@ -95,7 +95,7 @@ class SessionTest extends AppTest {
             "",
             upload.done());
     send(device, "/me/sessions", other).andExpect(status().isNoContent());
-    SessionRow kept = sessions.page(client.getId(), 0, 10).getContent().get(0);
+    Session kept = sessions.page(client.getId(), 0, 10).getContent().get(0);
     assertThat(kept.painBefore()).contains(2);
     assertThat(sessions.conflicts(client.getId())).isEqualTo(1);
   }
@@ -106,8 +106,9 @@ class SessionTest extends AppTest {
     Client client = client(me);
     share(me, client, "upper-trap-stretch", "L 2x15s R 3x20s @3");
     sessions.record(asClient(client), session(client, Instant.now(), Ended.FINISHED));
-    SessionRow row = sessions.page(client.getId(), 0, 1).getContent().get(0);
-    assertThat(List.of(row.stretchLeft(), row.stretchRight())).containsExactly(30, 60);
+    Session row = sessions.page(client.getId(), 0, 1).getContent().get(0);
+    assertThat(List.of(row.stretchSeconds(Side.LEFT), row.stretchSeconds(Side.RIGHT)))
+        .containsExactly(30, 60);
     assertThat(sessions.nextLead(client.getId())).isEqualTo(Side.RIGHT);
   }
 
@@ -148,10 +149,10 @@ class SessionTest extends AppTest {
                 "",
                 brief.segments().stream().map(Segment::seconds).toList()))
         .andExpect(status().isNoContent());
-    SessionRow row = sessions.page(client.getId(), 0, 1).getContent().get(0);
+    Session row = sessions.page(client.getId(), 0, 1).getContent().get(0);
     assertThat(row.length()).isEqualTo(SessionLength.SHORT);
     assertThat(row.secondsPlanned()).isEqualTo(brief.seconds());
-    assertThat(row.stretchLeft()).isZero();
+    assertThat(row.stretchSeconds(Side.LEFT)).isZero();
   }
 
   @Test
@@ -166,7 +167,7 @@ class SessionTest extends AppTest {
     Instant at = Instant.parse("2025-11-10T23:30:00Z");
     clock.moveTo(at.plus(Duration.ofMinutes(5)));
     sessions.record(asClient(client), session(client, at, Ended.FINISHED));
-    assertThat(sessions.page(client.getId(), 0, 1).getContent().get(0).localDate())
+    assertThat(sessions.page(client.getId(), 0, 1).getContent().get(0).day())
         .isEqualTo(LocalDate.of(2025, 11, 11));
   }
 
@@ -179,10 +180,8 @@ class SessionTest extends AppTest {
     sessions.record(
         asClient(client), new CheckInUpload(UUID.randomUUID(), session.uploadId(), 4, 3, "ok"));
     sessions.record(asClient(client), session);
-    List<SessionRow> rows = sessions.page(client.getId(), 0, 1).getContent();
-    assertThat(sessions.checkIns(rows))
-        .hasEntrySatisfying(
-            session.uploadId(), checkIn -> assertThat(checkIn.highestPain()).contains(4));
+    List<Session> rows = sessions.page(client.getId(), 0, 1).getContent();
+    assertThat(rows.get(0).checkIn().orElseThrow().highestPain()).contains(4);
   }
 
   private SessionUpload told(
@@ -216,7 +215,7 @@ class SessionTest extends AppTest {
         told(good, good.startedAt().plusMinutes(11), "Mars/Olympus", Ended.STOPPED, good.done());
     send(device, "/me/sessions", ahead).andExpect(status().isNoContent());
     assertThat(standing(client).isPaused()).isTrue();
-    SessionRow kept = sessions.page(client.getId(), 0, 1).getContent().get(0);
+    Session kept = sessions.page(client.getId(), 0, 1).getContent().get(0);
     assertThat(kept.startedAt()).isBeforeOrEqualTo(clock.instant());
     assertThat(kept.putRight()).contains("the device's clock said", "Mars/Olympus");
     mvc.perform(as(me, get("/clients/" + client.getId() + "/review")))
@@ -315,7 +314,7 @@ class SessionTest extends AppTest {
         });
     assertThat(sessions.page(client.getId(), 0, 5)).hasSize(1);
     assertThat(sessions.conflicts(client.getId())).isZero();
-    assertThat(sessions.checkIns(sessions.page(client.getId(), 0, 5).getContent())).hasSize(1);
+    assertThat(sessions.page(client.getId(), 0, 5).getContent().get(0).checkIn()).isPresent();
   }
 
   /** Day 88 sent on day 91 was right; what was done while closed is flagged whenever it comes. */
@@ -387,15 +386,15 @@ class SessionTest extends AppTest {
     var silent = json.valueToTree(good).deepCopy();
     ((ObjectNode) silent).remove("painBefore");
     send(device, "/me/sessions", silent).andExpect(status().isNoContent());
-    SessionRow kept = sessions.page(client.getId(), 0, 1).getContent().get(0);
+    Session kept = sessions.page(client.getId(), 0, 1).getContent().get(0);
     assertThat(kept.painBefore()).isEmpty();
     send(
             device,
             "/me/check-ins",
             new CheckInUpload(UUID.randomUUID(), good.uploadId(), 9, null, "sore"))
         .andExpect(status().isNoContent());
-    assertThat(sessions.checkIns(List.of(kept)))
-        .hasEntrySatisfying(good.uploadId(), c -> assertThat(c.stretchFelt()).isEmpty());
+    Session then = sessions.page(client.getId(), 0, 1).getContent().get(0);
+    assertThat(then.checkIn().orElseThrow().stretchFelt()).isEmpty();
     mvc.perform(as(me, get("/clients/" + client.getId() + "/review")))
         .andExpect(content().string(containsString("– → 9")));
     mvc.perform(as(me, get("/")))

@@ -274,9 +274,9 @@ public class DraftService {
     }
     Catalogue.Snapshot snapshot =
         catalogue.snapshot(program.items().stream().map(i -> i.exercise().id()).toList());
-    ProgramVersion version =
+    ProgramVersionRow version =
         versions.save(
-            new ProgramVersion(
+            new ProgramVersionRow(
                 clientId,
                 state.nextVersion(),
                 program.title(),
@@ -290,7 +290,7 @@ public class DraftService {
     screenings.lookedAt(clientId);
     publisher.publishEvent(new VersionShared(clientId, version.number()));
     audit.changed(me, clientId, "shared", "version " + version.number());
-    return new Outcome.Shared(version);
+    return new Outcome.Shared(version.version());
   }
 
   private State state(Client client, Open open) {
@@ -298,7 +298,7 @@ public class DraftService {
         DraftLog.replay(
             read(Draft.class, open.row().startState()),
             open.log().stream().map(this::entry).toList());
-    Optional<ProgramVersion> newest = replays.newest(client.getId());
+    Optional<ProgramVersionRow> newest = replays.newest(client.getId());
     return new State(
         client,
         replays.inForce(newest, client),
@@ -311,13 +311,13 @@ public class DraftService {
   }
 
   private State untouched(Client client) {
-    Optional<ProgramVersion> newest = replays.newest(client.getId());
+    Optional<ProgramVersionRow> newest = replays.newest(client.getId());
     Optional<VersionService.Replay> shared = replays.inForce(newest, client);
     return new State(client, shared, nextVersion(newest), start(shared), 0, false, false, false);
   }
 
   /** Numbers go on from episode to episode. */
-  private static int nextVersion(Optional<ProgramVersion> newest) {
+  private static int nextVersion(Optional<ProgramVersionRow> newest) {
     return newest.map(v -> v.number() + 1).orElse(1);
   }
 

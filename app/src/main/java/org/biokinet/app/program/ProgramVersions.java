@@ -1,15 +1,18 @@
 package org.biokinet.app.program;
 
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.data.jpa.repository.JpaRepository;
 
-interface ProgramVersions extends JpaRepository<ProgramVersion, UUID> {
+interface ProgramVersions extends JpaRepository<ProgramVersionRow, UUID> {
 
-  Optional<ProgramVersion> findFirstByClientIdOrderByNumberDesc(UUID clientId);
+  Optional<ProgramVersionRow> findFirstByClientIdOrderByNumberDesc(UUID clientId);
 
-  Optional<ProgramVersion> findByClientIdAndNumber(UUID clientId, int number);
+  Optional<ProgramVersionRow> findByClientIdAndNumber(UUID clientId, int number);
 
-  List<ProgramVersion> findByClientIdOrderByNumber(UUID clientId);
+  List<ProgramVersionRow> findByClientIdAndNumberIn(UUID clientId, Collection<Integer> numbers);
+
+  List<ProgramVersionRow> findByClientIdOrderByNumber(UUID clientId);
 }

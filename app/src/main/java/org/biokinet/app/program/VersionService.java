@@ -6,9 +6,11 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.biokinet.app.client.Client;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.exercise.Catalogue;
@@ -62,27 +64,27 @@ public class VersionService {
   /** What is in force: the newest version of the present episode. */
   @Transactional(readOnly = true)
   public Optional<Replay> latest(Client client) {
-    return inForce(client).map(this::kept);
+    return inForce(newest(client.getId()), client);
   }
 
   /** The same without what is needed to perform it. */
   @Transactional(readOnly = true)
   public Optional<ProgramVersion> inForce(Client client) {
-    return newest(client.getId()).filter(v -> inEpisode(v, client));
+    return newest(client.getId()).filter(v -> inEpisode(v, client)).map(ProgramVersionRow::version);
   }
 
   /** The newest of any episode. */
   @Transactional(readOnly = true)
-  Optional<ProgramVersion> newest(UUID clientId) {
+  Optional<ProgramVersionRow> newest(UUID clientId) {
     return versions.findFirstByClientIdOrderByNumberDesc(clientId);
   }
 
   /** What of it is in force, ready to be performed. */
-  Optional<Replay> inForce(Optional<ProgramVersion> newest, Client client) {
+  Optional<Replay> inForce(Optional<ProgramVersionRow> newest, Client client) {
     return newest.filter(v -> inEpisode(v, client)).map(this::kept);
   }
 
-  private static boolean inEpisode(ProgramVersion v, Client client) {
+  private static boolean inEpisode(ProgramVersionRow v, Client client) {
     return !v.sharedAt().isBefore(client.episodeSince());
   }
 
@@ -93,14 +95,23 @@ public class VersionService {
 
   @Transactional(readOnly = true)
   public List<ProgramVersion> all(UUID clientId) {
-    return versions.findByClientIdOrderByNumber(clientId);
+    return versions.findByClientIdOrderByNumber(clientId).stream()
+        .map(ProgramVersionRow::version)
+        .toList();
   }
 
-  private Replay kept(ProgramVersion version) {
+  /** Some of a client's versions, by their number. */
+  @Transactional(readOnly = true)
+  public Map<Integer, Replay> replays(UUID clientId, Set<Integer> numbers) {
+    return versions.findByClientIdAndNumberIn(clientId, numbers).stream()
+        .collect(Collectors.toMap(ProgramVersionRow::number, this::kept));
+  }
+
+  private Replay kept(ProgramVersionRow version) {
     return replays.get(version.getId(), id -> replay(version));
   }
 
-  private Replay replay(ProgramVersion version) {
+  private Replay replay(ProgramVersionRow version) {
     if (!Timeline.replays(version.ruleSet())) {
       throw new IllegalStateException(
           "version %s has rule set %d".formatted(version.getId(), version.ruleSet()));
@@ -110,7 +121,7 @@ public class VersionService {
           Catalogue.of(json.readValue(version.exercises(), Catalogue.Snapshot.class));
       ProgramDocument.Reading reading = ProgramDocument.read(version.document(), catalogue);
       if (reading instanceof ProgramDocument.Reading.Ok ok) {
-        return new Replay(version, ok.program(), catalogue);
+        return new Replay(version.version(), ok.program(), catalogue);
       }
       throw new IllegalStateException("version %s: %s".formatted(version.getId(), reading));
     } catch (JsonProcessingException e) {

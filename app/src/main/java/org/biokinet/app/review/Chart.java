@@ -8,12 +8,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
-import java.util.UUID;
 import java.util.stream.IntStream;
 import org.biokinet.app.program.ProgramVersion;
-import org.biokinet.app.session.CheckInRow;
-import org.biokinet.app.session.SessionRow;
 import org.biokinet.app.support.Days;
+import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.session.CheckIn;
+import org.biokinet.core.session.Session;
 
 /**
  * Days down the axis, newest at the foot: stretch on the left and on the right of it, and the
@@ -49,19 +49,17 @@ record Chart(List<Day> days, int height, String painLine, int most, int scaleLef
   static Chart of(
       LocalDate from,
       LocalDate to,
-      List<SessionRow> sessions,
-      Map<UUID, CheckInRow> checkIns,
+      List<Session> sessions,
       Collection<ProgramVersion> versions,
       ZoneId zone) {
     Map<LocalDate, int[]> stretch = new TreeMap<>();
     Map<LocalDate, Integer> pain = new TreeMap<>();
-    for (SessionRow s : sessions) {
-      int[] sum = stretch.computeIfAbsent(s.localDate(), d -> new int[2]);
-      sum[0] += s.stretchLeft();
-      sum[1] += s.stretchRight();
-      CheckInRow c = checkIns.get(s.uploadId());
-      s.painBefore().ifPresent(p -> pain.merge(s.localDate(), p, Math::max));
-      if (c != null) c.highestPain().ifPresent(p -> pain.merge(s.localDate(), p, Math::max));
+    for (Session s : sessions) {
+      int[] sum = stretch.computeIfAbsent(s.day(), d -> new int[2]);
+      sum[0] += s.stretchSeconds(Side.LEFT);
+      sum[1] += s.stretchSeconds(Side.RIGHT);
+      s.painBefore().ifPresent(p -> pain.merge(s.day(), p, Math::max));
+      s.checkIn().flatMap(CheckIn::highestPain).ifPresent(p -> pain.merge(s.day(), p, Math::max));
     }
     int most = Math.max(60, stretch.values().stream().flatMapToInt(IntStream::of).max().orElse(0));
     List<Day> days = new ArrayList<>();

@@ -6,18 +6,18 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
-import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.biokinet.app.account.Me;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientHeader;
 import org.biokinet.app.client.Station;
-import org.biokinet.app.program.ProgramVersion;
+import org.biokinet.app.library.Library;
 import org.biokinet.app.program.VersionService;
-import org.biokinet.app.session.CheckInRow;
-import org.biokinet.app.session.SessionRow;
 import org.biokinet.app.session.SessionService;
 import org.biokinet.app.support.Days;
+import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.session.CheckIn;
+import org.biokinet.core.session.Session;
 import org.biokinet.core.timeline.Timeline;
 import org.jspecify.annotations.Nullable;
 import org.springframework.data.domain.Page;
@@ -40,6 +40,7 @@ class ReviewController {
    *
    * @param whileClosed whether the gate was closed to it
    * @param putRight what the device had told wrongly, or empty
+   * @param notInFull what was left out or cut short
    * @param ended how it ended where that was not the usual way, else empty
    */
   record Line(
@@ -56,7 +57,8 @@ class ReviewController {
       String felt,
       String note,
       boolean whileClosed,
-      String putRight) {
+      String putRight,
+      List<String> notInFull) {
 
     public boolean hasMore() {
       return !ended.isEmpty() || !note.isEmpty() || whileClosed || !putRight.isEmpty();
@@ -83,31 +85,25 @@ class ReviewController {
       @RequestParam(defaultValue = "0") int page,
       Model model) {
     Client client = header.show(me, id, Station.REVIEW, model);
-    Page<SessionRow> shown = sessions.page(id, Math.max(0, page), PER_PAGE);
-    Map<UUID, CheckInRow> checkIns = sessions.checkIns(shown.getContent());
-    List<ProgramVersion> all = versions.all(id);
-    Map<UUID, ProgramVersion> byId =
-        all.stream().collect(Collectors.toMap(ProgramVersion::getId, Function.identity()));
+    Page<Session> shown = sessions.page(id, Math.max(0, page), PER_PAGE);
+    Map<Integer, VersionService.Replay> replays =
+        versions.replays(id, shown.stream().map(Session::version).collect(Collectors.toSet()));
     model.addAttribute(
-        "lines",
-        shown.getContent().stream()
-            .map(s -> line(s, checkIns.get(s.uploadId()), byId.get(s.programVersionId()), client))
-            .toList());
+        "lines", shown.stream().map(s -> line(s, replays.get(s.version()), client)).toList());
     model.addAttribute("page", shown);
     LocalDate today = clock.instant().atZone(client.zone()).toLocalDate();
     LocalDate from = today.minusDays(CHART_DAYS - 1L);
-    List<SessionRow> recent = sessions.since(List.of(id), from);
     model.addAttribute(
-        "chart", Chart.of(from, today, recent, sessions.checkIns(recent), all, client.zone()));
+        "chart", Chart.of(from, today, sessions.since(id, from), versions.all(id), client.zone()));
     model.addAttribute("conflicts", sessions.conflicts(id));
     return "review/review";
   }
 
-  private Line line(
-      SessionRow s, @Nullable CheckInRow c, @Nullable ProgramVersion v, Client client) {
+  private Line line(Session s, VersionService.@Nullable Replay replay, Client client) {
+    Optional<CheckIn> said = s.checkIn();
     return new Line(
         Days.when(s.startedAt(), clock.instant(), client.zone()),
-        v == null ? 0 : v.number(),
+        s.version(),
         s.lead().letter(),
         Timeline.clock(s.secondsDone()),
         Timeline.clock(s.secondsPlanned()),
@@ -116,14 +112,31 @@ class ReviewController {
           case EARLY -> "Ended early";
           case STOPPED -> "Stopped";
         },
-        s.stretchLeft(),
-        s.stretchRight(),
+        s.stretchSeconds(Side.LEFT),
+        s.stretchSeconds(Side.RIGHT),
         told(s.painBefore()),
-        told(c == null ? Optional.empty() : c.highestPain()),
-        told(c == null ? Optional.empty() : c.stretchFelt()),
-        c == null ? "" : c.note(),
+        told(said.flatMap(CheckIn::highestPain)),
+        told(said.flatMap(CheckIn::stretchFelt)),
+        said.map(CheckIn::note).orElse(""),
         s.whileClosed(),
-        s.putRight());
+        s.putRight(),
+        replay == null ? List.of() : notInFull(s, replay));
+  }
+
+  /** What of each item and side was left out or cut short. */
+  private static List<String> notInFull(Session s, VersionService.Replay replay) {
+    return s.parts().stream()
+        .filter(p -> p.seconds() < p.plannedSeconds())
+        .map(
+            p ->
+                "%s%s: %s"
+                    .formatted(
+                        replay.name(p.item(), Library.LANGUAGE),
+                        p.side().map(side -> " " + side.letter()).orElse(""),
+                        p.seconds() == 0
+                            ? "left out"
+                            : "%d of %d s".formatted(p.seconds(), p.plannedSeconds())))
+        .toList();
   }
 
   private static String told(Optional<Integer> of10) {

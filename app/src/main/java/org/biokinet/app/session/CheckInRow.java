@@ -6,6 +6,7 @@ import java.time.Instant;
 import java.util.Optional;
 import java.util.UUID;
 import org.biokinet.app.support.Row;
+import org.biokinet.core.session.CheckIn;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -13,7 +14,8 @@ import org.jspecify.annotations.Nullable;
  */
 @Entity
 @Table(name = "check_in")
-public class CheckInRow extends Row {
+@SuppressWarnings("UnusedVariable") // some of it is kept for who looks into a fault
+class CheckInRow extends Row {
   private UUID clientId;
   private UUID uploadId;
   private String contentHash;
@@ -48,39 +50,15 @@ public class CheckInRow extends Row {
     this.supersedes = supersedes;
   }
 
-  public UUID clientId() {
-    return clientId;
-  }
-
-  UUID uploadId() {
-    return uploadId;
+  CheckIn checkIn() {
+    return new CheckIn(Optional.ofNullable(highestPain), Optional.ofNullable(stretchFelt), note);
   }
 
   String contentHash() {
     return contentHash;
   }
 
-  public UUID sessionUploadId() {
+  UUID sessionUploadId() {
     return sessionUploadId;
-  }
-
-  public Optional<Integer> highestPain() {
-    return Optional.ofNullable(highestPain);
-  }
-
-  public Optional<Integer> stretchFelt() {
-    return Optional.ofNullable(stretchFelt);
-  }
-
-  public String note() {
-    return note;
-  }
-
-  public Instant receivedAt() {
-    return receivedAt;
-  }
-
-  @Nullable UUID supersedes() {
-    return supersedes;
   }
 }

@@ -37,6 +37,7 @@ import org.biokinet.core.screening.Gate;
 import org.biokinet.core.screening.Permit;
 import org.biokinet.core.screening.Rest;
 import org.biokinet.core.session.Lead;
+import org.biokinet.core.session.Session;
 import org.biokinet.core.timeline.Timeline;
 import org.springframework.context.MessageSource;
 import org.springframework.http.HttpStatus;
@@ -153,8 +154,8 @@ class MeController {
       model.addAttribute("closedWhy", closed.get());
       return "session/closed";
     }
-    Optional<SessionRow> last = sessions.last(me.id());
-    Side turn = Lead.next(last.map(SessionRow::lead));
+    Optional<Session> last = sessions.last(me.id());
+    Side turn = Lead.next(last.map(Session::lead));
     Timeline timeline = Timeline.compile(now.session(turn, SessionLength.USUAL));
     List<TodayItem> items = new ArrayList<>();
     for (Item item : replay.program().items()) {

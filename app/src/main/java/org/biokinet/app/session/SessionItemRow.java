@@ -7,7 +7,9 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
 import jakarta.persistence.Transient;
 import java.io.Serializable;
+import java.util.Arrays;
 import java.util.UUID;
+import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.timeline.Performance;
 import org.springframework.data.domain.Persistable;
 
@@ -26,7 +28,6 @@ class SessionItemRow implements Persistable<SessionItemRow.Key> {
   private int stretchSeconds;
   private int repsDone;
   private int repsPlanned;
-  private boolean skipped;
   @Transient private boolean fresh;
 
   @SuppressWarnings("NullAway.Init")
@@ -39,7 +40,6 @@ class SessionItemRow implements Persistable<SessionItemRow.Key> {
     this.stretchSeconds = part.stretchSeconds();
     this.repsDone = part.reps();
     this.repsPlanned = part.plannedReps();
-    this.skipped = part.seconds() == 0;
     this.fresh = true;
   }
 
@@ -53,27 +53,15 @@ class SessionItemRow implements Persistable<SessionItemRow.Key> {
     return fresh;
   }
 
-  int repsDone() {
-    return repsDone;
-  }
-
-  int repsPlanned() {
-    return repsPlanned;
-  }
-
-  int secondsDone() {
-    return secondsDone;
-  }
-
-  int secondsPlanned() {
-    return secondsPlanned;
-  }
-
-  int stretchSeconds() {
-    return stretchSeconds;
-  }
-
-  boolean skipped() {
-    return skipped;
+  /** What it says, of one session. */
+  Performance.Part part() {
+    return new Performance.Part(
+        key.item(),
+        Arrays.stream(Side.values()).filter(s -> s.name().equals(key.side())).findFirst(),
+        secondsDone,
+        secondsPlanned,
+        stretchSeconds,
+        repsDone,
+        repsPlanned);
   }
 }

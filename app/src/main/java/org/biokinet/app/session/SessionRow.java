@@ -8,23 +8,29 @@ import java.math.BigDecimal;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
+import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.biokinet.app.support.Row;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.program.SessionLength;
+import org.biokinet.core.session.CheckIn;
 import org.biokinet.core.session.Ended;
+import org.biokinet.core.session.Session;
+import org.biokinet.core.timeline.Performance;
 import org.jspecify.annotations.Nullable;
 
 /** One performance of a program, as it was done. */
 @Entity
 @Table(name = "session_record")
-public class SessionRow extends Row {
+@SuppressWarnings("UnusedVariable") // some of it is kept for who looks into a fault
+class SessionRow extends Row {
 
   private UUID clientId;
   private UUID uploadId;
   private String contentHash;
   private UUID programVersionId;
+  private int version;
 
   @Enumerated(EnumType.STRING)
   private Side lead;
@@ -45,8 +51,6 @@ public class SessionRow extends Row {
 
   private int secondsDone;
   private int secondsPlanned;
-  private int stretchLeft;
-  private int stretchRight;
   private boolean whileClosed;
   private String putRight;
 
@@ -58,6 +62,7 @@ public class SessionRow extends Row {
       UUID uploadId,
       String contentHash,
       UUID programVersionId,
+      int version,
       Side lead,
       SessionLength length,
       double breathSeconds,
@@ -70,14 +75,13 @@ public class SessionRow extends Row {
       Ended ended,
       int secondsDone,
       int secondsPlanned,
-      int stretchLeft,
-      int stretchRight,
       boolean whileClosed,
       String putRight) {
     this.clientId = clientId;
     this.uploadId = uploadId;
     this.contentHash = contentHash;
     this.programVersionId = programVersionId;
+    this.version = version;
     this.lead = lead;
     this.length = length;
     this.breathSeconds = BigDecimal.valueOf(breathSeconds);
@@ -90,17 +94,33 @@ public class SessionRow extends Row {
     this.ended = ended;
     this.secondsDone = secondsDone;
     this.secondsPlanned = secondsPlanned;
-    this.stretchLeft = stretchLeft;
-    this.stretchRight = stretchRight;
     this.whileClosed = whileClosed;
     this.putRight = putRight;
   }
 
-  public UUID clientId() {
+  /** As everybody else sees it. */
+  Session session(List<Performance.Part> parts, Optional<CheckIn> checkIn) {
+    return new Session(
+        version,
+        lead,
+        length,
+        startedAt,
+        localDate,
+        Optional.ofNullable(painBefore),
+        ended,
+        secondsDone,
+        secondsPlanned,
+        whileClosed,
+        putRight,
+        parts,
+        checkIn);
+  }
+
+  UUID clientId() {
     return clientId;
   }
 
-  public UUID uploadId() {
+  UUID uploadId() {
     return uploadId;
   }
 
@@ -108,75 +128,19 @@ public class SessionRow extends Row {
     return contentHash;
   }
 
-  public UUID programVersionId() {
-    return programVersionId;
-  }
-
-  /** The side that went first. */
-  public Side lead() {
-    return lead;
-  }
-
-  public SessionLength length() {
-    return length;
-  }
-
-  public double breathSeconds() {
-    return breathSeconds.doubleValue();
-  }
-
-  public Instant startedAt() {
+  Instant startedAt() {
     return startedAt;
   }
 
-  int offsetMinutes() {
-    return offsetMinutes;
-  }
-
-  String zone() {
-    return zone;
-  }
-
-  /** The client's day. */
-  public LocalDate localDate() {
+  LocalDate localDate() {
     return localDate;
   }
 
-  public Instant receivedAt() {
-    return receivedAt;
-  }
-
-  public Optional<Integer> painBefore() {
-    return Optional.ofNullable(painBefore);
-  }
-
-  public Ended ended() {
-    return ended;
-  }
-
-  public int secondsDone() {
+  int secondsDone() {
     return secondsDone;
   }
 
-  public int secondsPlanned() {
-    return secondsPlanned;
-  }
-
-  public int stretchLeft() {
-    return stretchLeft;
-  }
-
-  /** Whether the gate was closed to it; then it is no session for the gate. */
-  public boolean whileClosed() {
+  boolean whileClosed() {
     return whileClosed;
-  }
-
-  /** What of it the device had told wrongly, in words; empty where nothing was put right. */
-  public String putRight() {
-    return putRight;
-  }
-
-  public int stretchRight() {
-    return stretchRight;
   }
 }

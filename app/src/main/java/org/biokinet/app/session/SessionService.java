@@ -13,7 +13,6 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
-import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.biokinet.app.account.Audit;
 import org.biokinet.app.client.Client;
@@ -36,15 +35,16 @@ import org.biokinet.core.session.CheckIn;
 import org.biokinet.core.session.Ended;
 import org.biokinet.core.session.Lead;
 import org.biokinet.core.session.PastTheGate;
+import org.biokinet.core.session.Session;
 import org.biokinet.core.timeline.Performance;
 import org.biokinet.core.timeline.Timeline;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.data.domain.Page;
+import org.springframework.data.domain.PageImpl;
 import org.springframework.data.domain.PageRequest;
 import org.springframework.data.domain.Pageable;
 import org.springframework.data.jpa.repository.JpaRepository;
-import org.springframework.data.jpa.repository.Query;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -59,24 +59,20 @@ public class SessionService {
 
     Page<SessionRow> findByClientIdOrderByStartedAtDesc(UUID clientId, Pageable page);
 
-    List<SessionRow> findByClientIdInAndLocalDateGreaterThanEqualOrderByStartedAt(
-        Collection<UUID> clientIds, LocalDate from);
-
-    @Query(
-        """
-        select s from SessionRow s where s.clientId in :clients and s.startedAt =
-          (select max(t.startedAt) from SessionRow t where t.clientId = s.clientId)
-        """)
-    List<SessionRow> newest(Collection<UUID> clients);
+    List<SessionRow> findByClientIdAndLocalDateGreaterThanEqualOrderByStartedAt(
+        UUID clientId, LocalDate from);
   }
 
-  interface Items extends JpaRepository<SessionItemRow, SessionItemRow.Key> {}
+  interface Items extends JpaRepository<SessionItemRow, SessionItemRow.Key> {
+    List<SessionItemRow> findByKeySessionIdInOrderByKeyItemAscKeySideAsc(
+        Collection<UUID> sessionIds);
+  }
 
   interface CheckIns extends JpaRepository<CheckInRow, UUID> {
     Optional<CheckInRow> findByClientIdAndUploadId(UUID clientId, UUID uploadId);
 
-    List<CheckInRow> findByClientIdInAndSessionUploadIdInOrderByReceivedAt(
-        Collection<UUID> clientIds, Collection<UUID> sessionUploadIds);
+    List<CheckInRow> findByClientIdAndSessionUploadIdInOrderByReceivedAt(
+        UUID clientId, Collection<UUID> sessionUploadIds);
   }
 
   interface Conflicts extends JpaRepository<UploadConflictRow, UUID> {
@@ -130,13 +126,15 @@ public class SessionService {
   /** The side that leads the next session: the sides take turns. */
   @Transactional(readOnly = true)
   public Side nextLead(UUID clientId) {
-    return Lead.next(last(clientId).map(SessionRow::lead));
+    return Lead.next(last(clientId).map(Session::lead));
   }
 
   /** The newest session of a client. */
   @Transactional(readOnly = true)
-  public Optional<SessionRow> last(UUID clientId) {
-    return sessions.findFirstByClientIdOrderByStartedAtDesc(clientId);
+  public Optional<Session> last(UUID clientId) {
+    return sessions
+        .findFirstByClientIdOrderByStartedAtDesc(clientId)
+        .map(row -> whole(clientId, List.of(row)).get(0));
   }
 
   /** Pain was too high to start: kept, so that the practitioner is told. */
@@ -264,7 +262,8 @@ public class SessionService {
                 me.id(),
                 upload.uploadId(),
                 sent.hash(),
-                replay.version().getId(),
+                replay.version().id(),
+                replay.version().number(),
                 upload.lead(),
                 upload.lengthDone(),
                 replay.program().breathSeconds(),
@@ -277,8 +276,6 @@ public class SessionService {
                 upload.ended(),
                 upload.done().stream().mapToInt(Integer::intValue).sum(),
                 timeline.seconds(),
-                performance.stretchSeconds(Side.LEFT),
-                performance.stretchSeconds(Side.RIGHT),
                 !gate.open(),
                 cut(String.join("; ", putRight), 300)));
     items.saveAll(
@@ -355,38 +352,50 @@ public class SessionService {
     return conflicts.countByClientId(clientId);
   }
 
+  /** The newest first. */
   @Transactional(readOnly = true)
-  public Page<SessionRow> page(UUID clientId, int page, int size) {
-    return sessions.findByClientIdOrderByStartedAtDesc(
-        clientId, PageRequest.of(Pages.bounded(page), size));
+  public Page<Session> page(UUID clientId, int page, int size) {
+    Page<SessionRow> rows =
+        sessions.findByClientIdOrderByStartedAtDesc(
+            clientId, PageRequest.of(Pages.bounded(page), size));
+    return new PageImpl<>(
+        whole(clientId, rows.getContent()), rows.getPageable(), rows.getTotalElements());
   }
 
+  /** From a day on, the oldest first. */
   @Transactional(readOnly = true)
-  public List<SessionRow> since(Collection<UUID> clientIds, LocalDate from) {
-    return clientIds.isEmpty()
-        ? List.of()
-        : sessions.findByClientIdInAndLocalDateGreaterThanEqualOrderByStartedAt(clientIds, from);
+  public List<Session> since(UUID clientId, LocalDate from) {
+    return whole(
+        clientId,
+        sessions.findByClientIdAndLocalDateGreaterThanEqualOrderByStartedAt(clientId, from));
   }
 
-  /** The newest session of each of these clients that has one. */
-  @Transactional(readOnly = true)
-  public Map<UUID, SessionRow> newest(Collection<UUID> clientIds) {
-    return clientIds.isEmpty()
-        ? Map.of()
-        : sessions.newest(clientIds).stream()
-            .collect(Collectors.toMap(SessionRow::clientId, Function.identity(), (a, b) -> b));
-  }
-
-  /** The check-in in force for each of these sessions, by the session's upload id. */
-  @Transactional(readOnly = true)
-  public Map<UUID, CheckInRow> checkIns(Collection<SessionRow> of) {
-    if (of.isEmpty()) return Map.of();
-    return checkIns
-        .findByClientIdInAndSessionUploadIdInOrderByReceivedAt(
-            of.stream().map(SessionRow::clientId).distinct().toList(),
-            of.stream().map(SessionRow::uploadId).toList())
-        .stream()
-        .collect(Collectors.toMap(CheckInRow::sessionUploadId, Function.identity(), (a, b) -> b));
+  /** With what was done of each item and what was said afterwards. */
+  private List<Session> whole(UUID clientId, List<SessionRow> rows) {
+    if (rows.isEmpty()) return List.of();
+    Map<UUID, List<Performance.Part>> parts =
+        items
+            .findByKeySessionIdInOrderByKeyItemAscKeySideAsc(
+                rows.stream().map(SessionRow::getId).toList())
+            .stream()
+            .collect(
+                Collectors.groupingBy(
+                    i -> i.getId().sessionId(),
+                    Collectors.mapping(SessionItemRow::part, Collectors.toList())));
+    Map<UUID, CheckIn> said =
+        checkIns
+            .findByClientIdAndSessionUploadIdInOrderByReceivedAt(
+                clientId, rows.stream().map(SessionRow::uploadId).toList())
+            .stream()
+            .collect(
+                Collectors.toMap(CheckInRow::sessionUploadId, CheckInRow::checkIn, (a, b) -> b));
+    return rows.stream()
+        .map(
+            r ->
+                r.session(
+                    parts.getOrDefault(r.getId(), List.of()),
+                    Optional.ofNullable(said.get(r.uploadId()))))
+        .toList();
   }
 
   private static String zone(String told, ClientMe me, List<String> putRight) {

@@ -24,15 +24,15 @@ import org.biokinet.app.program.ProgramVersion;
 import org.biokinet.app.program.VersionService;
 import org.biokinet.app.screening.ClientScreening;
 import org.biokinet.app.screening.ScreeningService;
-import org.biokinet.app.session.CheckInRow;
-import org.biokinet.app.session.SessionRow;
 import org.biokinet.app.session.SessionService;
 import org.biokinet.app.support.Changes;
+import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.progress.Attention;
 import org.biokinet.core.screening.Assessment;
 import org.biokinet.core.screening.Feature;
 import org.biokinet.core.screening.Gate;
-import org.biokinet.core.session.Ended;
+import org.biokinet.core.session.CheckIn;
+import org.biokinet.core.session.Session;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -164,14 +164,14 @@ public class StandingService {
     Optional<ProgramVersion> shared = versions.inForce(client);
     Optional<Instant> draft = drafts.begun(id);
     LocalDate today = now.atZone(client.zone()).toLocalDate();
-    List<SessionRow> recent = sessions.since(List.of(id), today.minusDays(DAYS_BACK));
-    Optional<SessionRow> newest = Optional.ofNullable(sessions.newest(List.of(id)).get(id));
-    Optional<CheckInRow> checkIn = newest.map(s -> sessions.checkIns(List.of(s)).get(s.uploadId()));
+    List<Session> recent = sessions.since(id, today.minusDays(DAYS_BACK));
+    Optional<Session> newest =
+        recent.isEmpty() ? sessions.last(id) : Optional.of(recent.get(recent.size() - 1));
     Optional<Standing.Last> last =
         newest.map(
             s ->
                 new Standing.Last(
-                    s.startedAt(), s.painBefore(), checkIn.flatMap(CheckInRow::highestPain)));
+                    s.startedAt(), s.painBefore(), s.checkIn().flatMap(CheckIn::highestPain)));
     List<Matter> open = clients.matters(id);
     Optional<Gate.Why> closed =
         gate instanceof Gate.Closed c ? Optional.of(c.why()) : Optional.empty();
@@ -185,7 +185,7 @@ public class StandingService {
             at(open, Attention.MAP_ASKS),
             at(open, Attention.PAIN_TOO_HIGH),
             link.pinForgottenAt().isPresent(),
-            last.flatMap(l -> l.highestPain().flatMap(h -> l.painBefore().map(b -> h - b))),
+            newest.flatMap(Session::rise),
             last.map(Standing.Last::at),
             shared.map(ProgramVersion::sharedAt),
             draft.isPresent(),
@@ -245,20 +245,18 @@ public class StandingService {
         .filter(called -> at(open, Attention.STOPPED).filter(called::isAfter).isPresent());
   }
 
-  private static List<Standing.Day> days(List<SessionRow> recent) {
-    Map<LocalDate, List<SessionRow>> byDay = new TreeMap<>();
-    for (SessionRow s : recent) {
-      byDay.computeIfAbsent(s.localDate(), d -> new ArrayList<>()).add(s);
-    }
+  private static List<Standing.Day> days(List<Session> recent) {
+    Map<LocalDate, List<Session>> byDay = new TreeMap<>();
+    for (Session s : recent) byDay.computeIfAbsent(s.day(), d -> new ArrayList<>()).add(s);
     List<Standing.Day> days = new ArrayList<>();
     byDay.forEach(
         (day, that) ->
             days.add(
                 new Standing.Day(
                     day,
-                    that.stream().anyMatch(s -> s.stretchLeft() > 0),
-                    that.stream().anyMatch(s -> s.stretchRight() > 0),
-                    that.stream().anyMatch(s -> s.ended() == Ended.STOPPED),
+                    that.stream().anyMatch(s -> s.stretchSeconds(Side.LEFT) > 0),
+                    that.stream().anyMatch(s -> s.stretchSeconds(Side.RIGHT) > 0),
+                    that.stream().anyMatch(Session::stopped),
                     that.size())));
     return days;
   }

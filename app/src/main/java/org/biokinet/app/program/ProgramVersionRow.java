@@ -1,0 +1,73 @@
+package org.biokinet.app.program;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.Table;
+import java.time.Instant;
+import java.util.UUID;
+import org.biokinet.app.support.Row;
+
+/** A shared version as it is stored, with all that its replay needs; never changed. */
+@Entity
+@Table(name = "program_version")
+class ProgramVersionRow extends Row {
+  private UUID clientId;
+  private int number;
+  private String title;
+  private String document;
+  private String exercises;
+  private int ruleSet;
+  private int seconds;
+  private UUID sharedBy;
+  private Instant sharedAt;
+
+  @SuppressWarnings("NullAway.Init")
+  protected ProgramVersionRow() {}
+
+  ProgramVersionRow(
+      UUID clientId,
+      int number,
+      String title,
+      String document,
+      String exercises,
+      int ruleSet,
+      int seconds,
+      UUID sharedBy,
+      Instant sharedAt) {
+    this.clientId = clientId;
+    this.number = number;
+    this.title = title;
+    this.document = document;
+    this.exercises = exercises;
+    this.ruleSet = ruleSet;
+    this.seconds = seconds;
+    this.sharedBy = sharedBy;
+    this.sharedAt = sharedAt;
+  }
+
+  /** As everybody else sees it. */
+  ProgramVersion version() {
+    return new ProgramVersion(
+        getId(), clientId, number, title, document, seconds, sharedBy, sharedAt);
+  }
+
+  int number() {
+    return number;
+  }
+
+  String document() {
+    return document;
+  }
+
+  /** The catalogue entries it uses, as they were, as JSON. */
+  String exercises() {
+    return exercises;
+  }
+
+  int ruleSet() {
+    return ruleSet;
+  }
+
+  Instant sharedAt() {
+    return sharedAt;
+  }
+}
