@@ -22,6 +22,7 @@ import java.util.concurrent.Future;
 import org.biokinet.app.account.AccountService;
 import org.biokinet.app.account.Me;
 import org.biokinet.app.account.Practice;
+import org.biokinet.app.account.PracticeService;
 import org.biokinet.app.account.Role;
 import org.biokinet.app.client.Circumstances;
 import org.biokinet.app.client.Client;
@@ -72,6 +73,7 @@ abstract class AppTest {
 
   @Autowired MockMvc mvc;
   @Autowired AccountService accounts;
+  @Autowired PracticeService practices;
   @Autowired ClientService clients;
   @Autowired LinkService links;
   @Autowired DeviceService devices;
@@ -103,7 +105,7 @@ abstract class AppTest {
   }
 
   Practice practice() {
-    return accounts.addPractice("Practice " + UUID.randomUUID(), LISBON, "555 0100");
+    return practices.add("Practice " + UUID.randomUUID(), LISBON, "555 0100");
   }
 
   Me practitioner(Practice practice) {

@@ -81,8 +81,8 @@ class SettingsTest extends AppTest {
     mvc.perform(as(second, form("", Map.of(Pace.MOVE, "6"))))
         .andExpect(status().isUnprocessableEntity())
         .andExpect(content().string(Matchers.containsString(first.name())));
-    assertThat(settings.pacing(practice.getId()).seconds(Pace.MOVE)).isEqualTo(5);
-    String seen = settings.pacingRevision(practice.getId()).map(UUID::toString).orElseThrow();
+    assertThat(settings.pacing(practice.id()).seconds(Pace.MOVE)).isEqualTo(5);
+    String seen = settings.pacingRevision(practice.id()).map(UUID::toString).orElseThrow();
     mvc.perform(as(second, form(seen, Map.of(Pace.MOVE, "6"))))
         .andExpect(redirectedUrl("/settings?saved"));
     // Another practice keeps its own.

@@ -49,7 +49,7 @@ class AccountController {
                     new Tried(
                         Days.when(r.at(), clock.instant(), ZoneId.of(me.zone())),
                         r.outcome().label(),
-                        r.outcome() != SignInRow.Outcome.IN,
+                        r.outcome() != SignInHistory.Outcome.IN,
                         r.address(),
                         r.device()))
             .toList();

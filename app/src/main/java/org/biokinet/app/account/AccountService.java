@@ -3,23 +3,22 @@ package org.biokinet.app.account;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
-import java.time.ZoneId;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.biokinet.app.support.Changes;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Practices and their people. */
+/** The people of practices, as everybody else needs them. */
 @Service
 public class AccountService {
 
-  private final Practices practices;
+  private final PracticeService practices;
   private final Practitioners practitioners;
   private final PasswordEncoder passwords;
   private final Audit audit;
@@ -29,7 +28,7 @@ public class AccountService {
   private final Cache<UUID, String> names = Caffeine.newBuilder().maximumSize(10_000).build();
 
   AccountService(
-      Practices practices,
+      PracticeService practices,
       Practitioners practitioners,
       PasswordEncoder passwords,
       Audit audit,
@@ -41,19 +40,14 @@ public class AccountService {
     this.clock = clock;
   }
 
-  @Changes
-  public Practice addPractice(String name, ZoneId zone, String phone) {
-    return practices.save(new Practice(name, zone, phone, clock.instant()));
-  }
-
   /** Adds somebody; the mail address must be free. */
   @Changes
   public Me addPractitioner(
       Practice practice, String email, String name, Role role, String password) {
-    Practitioner p =
+    PractitionerRow p =
         practitioners.save(
-            new Practitioner(
-                practice.getId(),
+            new PractitionerRow(
+                practice.id(),
                 email.toLowerCase(Locale.ROOT),
                 name,
                 role,
@@ -62,14 +56,20 @@ public class AccountService {
     return me(p, practice);
   }
 
+  /** Somebody by the address that they sign in with. */
   @Transactional(readOnly = true)
-  public Me me(Practitioner p) {
-    return me(p, practice(p.practiceId()));
+  public Optional<Me> find(String email) {
+    return practitioners.findByEmail(email).map(this::me);
   }
 
-  private static Me me(Practitioner p, Practice practice) {
+  @Transactional(readOnly = true)
+  Me me(PractitionerRow p) {
+    return me(p, practices.practice(p.practiceId()));
+  }
+
+  private static Me me(PractitionerRow p, Practice practice) {
     return new Me(
-        p.getId(), practice.getId(), p.name(), practice.name(), practice.zone().getId(), p.role());
+        p.getId(), practice.id(), p.name(), practice.name(), practice.zone().getId(), p.role());
   }
 
   /** Somebody whose clients these can be. */
@@ -88,44 +88,27 @@ public class AccountService {
   @Transactional(readOnly = true)
   public Map<UUID, String> names(Me me) {
     return practitioners.findByPracticeIdOrderByName(me.practiceId()).stream()
-        .collect(Collectors.toMap(Practitioner::getId, Practitioner::name));
-  }
-
-  @Transactional(readOnly = true)
-  public Practice practice(UUID id) {
-    return practices.findById(id).orElseThrow();
-  }
-
-  /** Whether what is kept of a practice still holds. */
-  @Transactional(readOnly = true)
-  public PracticeStamp stamp(UUID practiceId) {
-    return new PracticeStamp(practiceId, practices.changes(practiceId));
-  }
-
-  /** Held until the transaction ends: whoever changes what a practice shares waits in line here. */
-  @Transactional(propagation = Propagation.MANDATORY)
-  public void lockPractice(Me me) {
-    practices.change(me.practiceId());
+        .collect(Collectors.toMap(PractitionerRow::getId, PractitionerRow::name));
   }
 
   @Transactional(readOnly = true)
   public String practitionerName(UUID id) {
-    return names.get(id, x -> practitioners.findById(x).map(Practitioner::name).orElse(""));
+    return names.get(id, x -> practitioners.findById(x).map(PractitionerRow::name).orElse(""));
   }
 
   @Transactional(readOnly = true)
   public boolean usesSingleKeys(Me me) {
-    return practitioners.findById(me.id()).map(Practitioner::singleKeys).orElse(true);
+    return practitioners.findById(me.id()).map(PractitionerRow::singleKeys).orElse(true);
   }
 
   @Transactional(readOnly = true)
   public boolean usesFacingView(Me me) {
-    return practitioners.findById(me.id()).map(Practitioner::facingView).orElse(false);
+    return practitioners.findById(me.id()).map(PractitionerRow::facingView).orElse(false);
   }
 
   @Changes
   void setPassword(Me me, String hash) {
-    Practitioner p = practitioners.findById(me.id()).orElseThrow();
+    PractitionerRow p = practitioners.findById(me.id()).orElseThrow();
     p.setPasswordHash(hash);
     audit.practiceChanged(me, "password changed", p.name());
   }

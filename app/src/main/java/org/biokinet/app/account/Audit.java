@@ -5,6 +5,7 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Optional;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.data.domain.PageRequest;
@@ -42,12 +43,25 @@ public class Audit {
   }
 
   /**
+   * One line.
+   *
+   * @param byClient whether the actor is the client
+   */
+  public record Entry(
+      Instant at,
+      boolean byClient,
+      UUID actorId,
+      Optional<UUID> clientId,
+      String action,
+      String detail) {}
+
+  /**
    * Which lines somebody wants to read.
    *
    * @param client about whom, or null for everybody and the practice itself
    * @param actor by whom, or null for everybody
    */
-  record Wanted(Instant from, Instant until, @Nullable UUID client, @Nullable UUID actor) {}
+  public record Wanted(Instant from, Instant until, @Nullable UUID client, @Nullable UUID actor) {}
 
   private static final String SAW = "saw";
 
@@ -89,7 +103,7 @@ public class Audit {
 
   /** The same by somebody who is not signed in but has shown who they are. */
   @Transactional(propagation = Propagation.MANDATORY)
-  void ofPractice(UUID practiceId, UUID actorId, String action, String detail) {
+  public void ofPractice(UUID practiceId, UUID actorId, String action, String detail) {
     write(practiceId, "practitioner", actorId, null, action, detail);
   }
 
@@ -116,7 +130,7 @@ public class Audit {
 
   /** Somebody has taken this list away. */
   @Transactional
-  void exported(Me me, String range) {
+  public void exported(Me me, String range) {
     write(me.practiceId(), "practitioner", me.id(), null, "audit exported", range);
   }
 
@@ -126,14 +140,15 @@ public class Audit {
 
   /** The newest first; only an owner gets here. */
   @Transactional(readOnly = true)
-  Slice<AuditRow> page(Me me, Wanted wanted, int page, int size) {
+  public Slice<Entry> page(Me me, Wanted wanted, int page, int size) {
     return rows.page(
-        me.practiceId(),
-        wanted.from(),
-        wanted.until(),
-        wanted.client(),
-        wanted.actor(),
-        PageRequest.of(page, size));
+            me.practiceId(),
+            wanted.from(),
+            wanted.until(),
+            wanted.client(),
+            wanted.actor(),
+            PageRequest.of(page, size))
+        .map(AuditRow::entry);
   }
 
   private void write(

@@ -11,6 +11,7 @@ import org.jspecify.annotations.Nullable;
 /** Who saw or changed what. */
 @Entity
 @Table(name = "audit")
+@SuppressWarnings("UnusedVariable") // whose practice it is is only asked for
 class AuditRow extends Row {
   private UUID practiceId;
   private Instant at;
@@ -40,31 +41,8 @@ class AuditRow extends Row {
     this.detail = detail;
   }
 
-  Instant at() {
-    return at;
-  }
-
-  String actor() {
-    return actor;
-  }
-
-  UUID actorId() {
-    return actorId;
-  }
-
-  Optional<UUID> clientId() {
-    return Optional.ofNullable(clientId);
-  }
-
-  String action() {
-    return action;
-  }
-
-  String detail() {
-    return detail;
-  }
-
-  UUID practiceId() {
-    return practiceId;
+  Audit.Entry entry() {
+    return new Audit.Entry(
+        at, actor.equals("client"), actorId, Optional.ofNullable(clientId), action, detail);
   }
 }

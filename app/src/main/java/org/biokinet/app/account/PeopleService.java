@@ -48,6 +48,7 @@ public class PeopleService {
   }
 
   private final AccountService accounts;
+  private final PracticeService practices;
   private final SignIn signIn;
   private final Practitioners practitioners;
   private final Links links;
@@ -58,6 +59,7 @@ public class PeopleService {
 
   PeopleService(
       AccountService accounts,
+      PracticeService practices,
       SignIn signIn,
       Practitioners practitioners,
       Links links,
@@ -66,6 +68,7 @@ public class PeopleService {
       Audit audit,
       Clock clock) {
     this.accounts = accounts;
+    this.practices = practices;
     this.signIn = signIn;
     this.practitioners = practitioners;
     this.links = links;
@@ -76,8 +79,10 @@ public class PeopleService {
   }
 
   @Transactional(readOnly = true)
-  public List<Practitioner> all(Me me) {
-    return practitioners.findByPracticeIdOrderByName(me.practiceId());
+  public List<Person> all(Me me) {
+    return practitioners.findByPracticeIdOrderByName(me.practiceId()).stream()
+        .map(PractitionerRow::person)
+        .toList();
   }
 
   /**
@@ -89,9 +94,9 @@ public class PeopleService {
   public Optional<String> add(Me me, String name, String email, Role role) {
     String address = email.toLowerCase(Locale.ROOT);
     if (practitioners.findByEmail(address).isPresent()) return Optional.empty();
-    Practitioner p =
+    PractitionerRow p =
         practitioners.save(
-            new Practitioner(
+            new PractitionerRow(
                 me.practiceId(),
                 address,
                 name,
@@ -105,13 +110,13 @@ public class PeopleService {
   /** A new link to choose a password; the earlier ones end, the password holds until then. */
   @Changes
   public String passwordLink(Me me, UUID id) {
-    accounts.lockPractice(me);
-    Practitioner p = mine(me, id);
+    practices.lock(me);
+    PractitionerRow p = mine(me, id);
     audit.practiceChanged(me, "password link", p.name());
     return link(me, p);
   }
 
-  private String link(Me me, Practitioner p) {
+  private String link(Me me, PractitionerRow p) {
     Instant now = clock.instant();
     links.findByPractitionerIdAndUsedAtIsNull(p.getId()).forEach(l -> l.use(now));
     String token = Secrets.token();
@@ -128,8 +133,8 @@ public class PeopleService {
 
   @Changes
   public Changed setRole(Me me, UUID id, Role role) {
-    accounts.lockPractice(me); // two owners who step down at once take turns
-    Practitioner p = mine(me, id);
+    practices.lock(me); // two owners who step down at once take turns
+    PractitionerRow p = mine(me, id);
     if (role != Role.OWNER && lastOwner(p)) return Changed.LAST_OWNER;
     if (p.role() == role) return Changed.DONE;
     p.setRole(role);
@@ -141,8 +146,8 @@ public class PeopleService {
   /** Ends somebody's way in, at once; what they did stays under their name. */
   @Changes
   public Changed leave(Me me, UUID id) {
-    accounts.lockPractice(me);
-    Practitioner p = mine(me, id);
+    practices.lock(me);
+    PractitionerRow p = mine(me, id);
     if (lastOwner(p)) return Changed.LAST_OWNER;
     p.leave(clock.instant());
     links.findByPractitionerIdAndUsedAtIsNull(id).forEach(l -> l.use(clock.instant()));
@@ -153,12 +158,12 @@ public class PeopleService {
 
   @Changes
   public void comeBack(Me me, UUID id) {
-    Practitioner p = mine(me, id);
+    PractitionerRow p = mine(me, id);
     p.comeBack();
     audit.practiceChanged(me, "person back", p.name());
   }
 
-  private boolean lastOwner(Practitioner p) {
+  private boolean lastOwner(PractitionerRow p) {
     return p.active()
         && p.role() == Role.OWNER
         && practitioners.findByPracticeIdOrderByName(p.practiceId()).stream()
@@ -167,7 +172,7 @@ public class PeopleService {
             == 1;
   }
 
-  private Practitioner mine(Me me, UUID id) {
+  private PractitionerRow mine(Me me, UUID id) {
     return practitioners.findByIdAndPracticeId(id, me.practiceId()).orElseThrow(NotFound::new);
   }
 
@@ -189,7 +194,7 @@ public class PeopleService {
   public Optional<String> mayChoose(String token) {
     return live(token)
         .flatMap(l -> practitioners.findById(l.practitionerId()))
-        .map(Practitioner::name);
+        .map(PractitionerRow::name);
   }
 
   private Optional<PasswordLinkRow> live(String token) {
@@ -205,7 +210,7 @@ public class PeopleService {
   public boolean choose(String token, String password) {
     Optional<PasswordLinkRow> link = links.lock(Secrets.hash(token)).filter(this::live);
     if (link.isEmpty() || problem(password, password).isPresent()) return false;
-    Practitioner p = practitioners.findById(link.get().practitionerId()).orElseThrow();
+    PractitionerRow p = practitioners.findById(link.get().practitionerId()).orElseThrow();
     link.get().use(clock.instant());
     p.setPasswordHash(passwords.encode(password));
     audit.ofPractice(p.practiceId(), p.getId(), "password chosen", p.name());

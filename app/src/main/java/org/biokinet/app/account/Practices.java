@@ -6,13 +6,13 @@ import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
 
 /** All practices. */
-public interface Practices extends JpaRepository<Practice, UUID> {
+interface Practices extends JpaRepository<PracticeRow, UUID> {
 
   /** Also holds it until the transaction ends. */
   @Modifying
-  @Query("update Practice p set p.changes = p.changes + 1 where p.id = :id")
+  @Query("update PracticeRow p set p.changes = p.changes + 1 where p.id = :id")
   void change(UUID id);
 
-  @Query("select p.changes from Practice p where p.id = :id")
+  @Query("select p.changes from PracticeRow p where p.id = :id")
   int changes(UUID id);
 }

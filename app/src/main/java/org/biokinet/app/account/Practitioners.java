@@ -6,10 +6,10 @@ import java.util.UUID;
 import org.springframework.data.jpa.repository.JpaRepository;
 
 /** All practitioners; the mail address names one across practices. */
-public interface Practitioners extends JpaRepository<Practitioner, UUID> {
-  Optional<Practitioner> findByEmail(String email);
+interface Practitioners extends JpaRepository<PractitionerRow, UUID> {
+  Optional<PractitionerRow> findByEmail(String email);
 
-  Optional<Practitioner> findByIdAndPracticeId(UUID id, UUID practiceId);
+  Optional<PractitionerRow> findByIdAndPracticeId(UUID id, UUID practiceId);
 
-  List<Practitioner> findByPracticeIdOrderByName(UUID practiceId);
+  List<PractitionerRow> findByPracticeIdOrderByName(UUID practiceId);
 }

@@ -47,14 +47,22 @@ public class SettingsService {
 
   private final Rows rows;
   private final AccountService accounts;
+  private final PracticeService practices;
   private final Audit audit;
   private final ObjectMapper json;
   private final Clock clock;
   private final Cache<UUID, Kept> chosen = Caffeine.newBuilder().maximumSize(10_000).build();
 
-  SettingsService(Rows rows, AccountService accounts, Audit audit, ObjectMapper json, Clock clock) {
+  SettingsService(
+      Rows rows,
+      AccountService accounts,
+      PracticeService practices,
+      Audit audit,
+      ObjectMapper json,
+      Clock clock) {
     this.rows = rows;
     this.accounts = accounts;
+    this.practices = practices;
     this.audit = audit;
     this.json = json;
     this.clock = clock;
@@ -89,7 +97,7 @@ public class SettingsService {
 
   @Transactional(readOnly = true)
   public Pacing pacing(UUID practiceId) {
-    return of(accounts.stamp(practiceId)).pacing();
+    return of(practices.stamp(practiceId)).pacing();
   }
 
   /** Names the pacing in force, so that the second of two editors does not overwrite the first. */
@@ -104,7 +112,7 @@ public class SettingsService {
    */
   @Changes
   public Optional<String> setPacing(Me me, Pacing pacing, Optional<UUID> seen) {
-    accounts.lockPractice(me);
+    practices.lock(me);
     Optional<SettingRow> now = current(me.practiceId(), PACING);
     if (!now.map(SettingRow::getId).equals(seen)) {
       return now.map(r -> accounts.practitionerName(r.madeBy())).or(() -> Optional.of("Somebody"));
@@ -147,12 +155,12 @@ public class SettingsService {
   /** The published band that Plan shows. */
   @Transactional(readOnly = true)
   public Band band(UUID practiceId) {
-    return of(accounts.stamp(practiceId)).band();
+    return of(practices.stamp(practiceId)).band();
   }
 
   @Changes
   public void setBand(Me me, Band band) {
-    accounts.lockPractice(me);
+    practices.lock(me);
     Optional<SettingRow> now = current(me.practiceId(), BAND);
     if (band(me.practiceId()) != band) save(me, BAND, band.code(), now);
   }

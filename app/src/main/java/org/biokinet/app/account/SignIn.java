@@ -47,9 +47,12 @@ public class SignIn implements AuthenticationProvider {
     String password = String.valueOf(typed.getCredentials());
     // Longer than any address: nobody's, and not worth a look.
     if (email.length() > LONGEST_EMAIL) throw new BadCredentialsException("wrong");
-    Optional<Practitioner> found = practitioners.findByEmail(email);
+    Optional<PractitionerRow> found = practitioners.findByEmail(email);
     Throttle.Try tried =
-        check(email, password, found.filter(Practitioner::active).map(Practitioner::passwordHash));
+        check(
+            email,
+            password,
+            found.filter(PractitionerRow::active).map(PractitionerRow::passwordHash));
     found.ifPresent(p -> history.tried(p.getId(), outcome(tried)));
     if (tried.outcome() == Throttle.Outcome.WAIT) throw new LockedException("wait");
     if (tried.outcome() == Throttle.Outcome.WRONG) throw new BadCredentialsException("wrong");
@@ -60,7 +63,7 @@ public class SignIn implements AuthenticationProvider {
 
   /** Whether this is my present password; every wrong try is counted and on my page. */
   Throttle.Outcome present(Me me, String password) {
-    Practitioner p = practitioners.findById(me.id()).orElseThrow();
+    PractitionerRow p = practitioners.findById(me.id()).orElseThrow();
     Throttle.Try tried = check(p.email(), password, Optional.of(p.passwordHash()));
     if (tried.outcome() != Throttle.Outcome.RIGHT) history.tried(p.getId(), outcome(tried));
     return tried.outcome();
@@ -73,11 +76,11 @@ public class SignIn implements AuthenticationProvider {
         () -> passwords.matches(password, hash.orElse(nobodysHash)) && hash.isPresent());
   }
 
-  private static SignInRow.Outcome outcome(Throttle.Try tried) {
+  private static SignInHistory.Outcome outcome(Throttle.Try tried) {
     return switch (tried.outcome()) {
-      case RIGHT -> SignInRow.Outcome.IN;
-      case WRONG -> SignInRow.Outcome.WRONG;
-      case WAIT -> SignInRow.Outcome.LOCKED;
+      case RIGHT -> SignInHistory.Outcome.IN;
+      case WRONG -> SignInHistory.Outcome.WRONG;
+      case WAIT -> SignInHistory.Outcome.LOCKED;
     };
   }
 

@@ -11,31 +11,14 @@ import org.biokinet.app.support.Row;
 /** A try to sign in, and what came of it. */
 @Entity
 @Table(name = "sign_in")
+@SuppressWarnings("UnusedVariable") // whose it is is only asked for
 class SignInRow extends Row {
-
-  /** What came of it. */
-  enum Outcome {
-    IN("signed in"),
-    WRONG("wrong password"),
-    /** Not even looked at, after too many tries. */
-    LOCKED("refused, too many tries");
-
-    private final String label;
-
-    Outcome(String label) {
-      this.label = label;
-    }
-
-    public String label() {
-      return label;
-    }
-  }
 
   private UUID practitionerId;
   private Instant at;
 
   @Enumerated(EnumType.STRING)
-  private Outcome outcome;
+  private SignInHistory.Outcome outcome;
 
   private String address;
   private String device;
@@ -43,7 +26,12 @@ class SignInRow extends Row {
   @SuppressWarnings("NullAway.Init")
   protected SignInRow() {}
 
-  SignInRow(UUID practitionerId, Instant at, Outcome outcome, String address, String device) {
+  SignInRow(
+      UUID practitionerId,
+      Instant at,
+      SignInHistory.Outcome outcome,
+      String address,
+      String device) {
     this.practitionerId = practitionerId;
     this.at = at;
     this.outcome = outcome;
@@ -51,23 +39,7 @@ class SignInRow extends Row {
     this.device = device;
   }
 
-  UUID practitionerId() {
-    return practitionerId;
-  }
-
-  Instant at() {
-    return at;
-  }
-
-  Outcome outcome() {
-    return outcome;
-  }
-
-  String address() {
-    return address;
-  }
-
-  String device() {
-    return device;
+  SignInHistory.Tried tried() {
+    return new SignInHistory.Tried(at, outcome, address, device);
   }
 }

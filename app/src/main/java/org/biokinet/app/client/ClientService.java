@@ -4,7 +4,9 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
@@ -315,6 +317,16 @@ public class ClientService {
         .lock(client.getId(), client.practiceId())
         .map(ClientRow::client)
         .orElseThrow(NotFound::new);
+  }
+
+  /** What everybody is called who is or was a client of my practice, by name. */
+  @Transactional(readOnly = true)
+  public Map<UUID, String> names(Me me) {
+    Map<UUID, String> names = new LinkedHashMap<>();
+    clients
+        .findByPracticeIdOrderByName(me.practiceId())
+        .forEach(c -> names.put(c.getId(), c.contact().name()));
+    return names;
   }
 
   /** Everybody who was not joined to another record, the archived too. */

@@ -2,7 +2,7 @@ package org.biokinet.app.client;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
-import org.biokinet.app.account.AccountService;
+import org.biokinet.app.account.PracticeService;
 import org.biokinet.app.support.NotFound;
 import org.biokinet.app.support.Site;
 import org.springframework.http.HttpHeaders;
@@ -24,14 +24,14 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 class LinkController {
 
   private final LinkService links;
-  private final AccountService accounts;
+  private final PracticeService practices;
   private final CsrfTokenRepository tokens;
   private final Site site;
 
   LinkController(
-      LinkService links, AccountService accounts, CsrfTokenRepository tokens, Site site) {
+      LinkService links, PracticeService practices, CsrfTokenRepository tokens, Site site) {
     this.links = links;
-    this.accounts = accounts;
+    this.practices = practices;
     this.tokens = tokens;
     this.site = site;
   }
@@ -44,7 +44,7 @@ class LinkController {
 
   private void show(String token, Model model) {
     model.addAttribute("token", token);
-    model.addAttribute("practice", accounts.practice(links.practiceOf(token)));
+    model.addAttribute("practice", practices.practice(links.practiceOf(token)));
   }
 
   /** The PIN is forgotten: the practice is told, and nothing else happens. */

@@ -15,7 +15,7 @@ import java.util.UUID;
 import org.biokinet.app.account.AccountService;
 import org.biokinet.app.account.Me;
 import org.biokinet.app.account.Practice;
-import org.biokinet.app.account.Practitioners;
+import org.biokinet.app.account.PracticeService;
 import org.biokinet.app.account.Role;
 import org.biokinet.app.client.Circumstances;
 import org.biokinet.app.client.Client;
@@ -76,7 +76,7 @@ public class DemoLoader implements ApplicationRunner {
   private static final ZoneId ZONE = ZoneId.of("Europe/Lisbon");
 
   private final AccountService accounts;
-  private final Practitioners practitioners;
+  private final PracticeService practices;
   private final ClientService clients;
   private final LinkService links;
   private final LibraryService library;
@@ -92,7 +92,7 @@ public class DemoLoader implements ApplicationRunner {
 
   DemoLoader(
       AccountService accounts,
-      Practitioners practitioners,
+      PracticeService practices,
       ClientService clients,
       LinkService links,
       LibraryService library,
@@ -105,7 +105,7 @@ public class DemoLoader implements ApplicationRunner {
       TransactionTemplate whole,
       AdjustableClock clock) {
     this.accounts = accounts;
-    this.practitioners = practitioners;
+    this.practices = practices;
     this.clients = clients;
     this.links = links;
     this.library = library;
@@ -122,14 +122,14 @@ public class DemoLoader implements ApplicationRunner {
   @Override
   public void run(@Nullable ApplicationArguments arguments) {
     // All of it or nothing: one that was interrupted is begun anew.
-    if (practitioners.findByEmail(PRACTITIONER).isEmpty()) {
+    if (accounts.find(PRACTITIONER).isEmpty()) {
       whole.executeWithoutResult(status -> load());
     }
   }
 
   /** The practitioner of the demo, once it is loaded. */
   public Me okafor() {
-    return accounts.me(practitioners.findByEmail(PRACTITIONER).orElseThrow());
+    return accounts.find(PRACTITIONER).orElseThrow();
   }
 
   /** Goes through the services like everybody else, so that the demo obeys every rule. */
@@ -137,7 +137,7 @@ public class DemoLoader implements ApplicationRunner {
     today = clock.instant().atZone(ZONE).toLocalDate();
     try {
       at(95, 9 * 60);
-      Practice practice = accounts.addPractice("Harbour Lane Physiotherapy", ZONE, "555 0142");
+      Practice practice = practices.add("Harbour Lane Physiotherapy", ZONE, "555 0142");
       Me okafor = add(practice, PRACTITIONER, "M. Okafor", Role.OWNER);
       Me aldana = add(practice, COLLEAGUE, "J. Aldana", Role.PRACTITIONER);
       add(practice, DESK, "P. Quist", Role.FRONT_DESK);

@@ -20,6 +20,7 @@ import java.util.function.UnaryOperator;
 import org.biokinet.app.account.AccountService;
 import org.biokinet.app.account.Audit;
 import org.biokinet.app.account.Me;
+import org.biokinet.app.account.PracticeService;
 import org.biokinet.app.account.PracticeStamp;
 import org.biokinet.app.support.Changes;
 import org.biokinet.app.support.NotFound;
@@ -105,6 +106,7 @@ public class LibraryService {
   private final Revisions revisions;
   private final Drafts drafts;
   private final AccountService accounts;
+  private final PracticeService practices;
   private final Audit audit;
   private final ObjectMapper json;
   private final Clock clock;
@@ -117,6 +119,7 @@ public class LibraryService {
       Revisions revisions,
       Drafts drafts,
       AccountService accounts,
+      PracticeService practices,
       Audit audit,
       ObjectMapper json,
       Clock clock,
@@ -124,6 +127,7 @@ public class LibraryService {
     this.revisions = revisions;
     this.drafts = drafts;
     this.accounts = accounts;
+    this.practices = practices;
     this.audit = audit;
     this.json = json;
     this.clock = clock;
@@ -133,7 +137,7 @@ public class LibraryService {
 
   @Transactional(readOnly = true)
   public Library of(UUID practiceId) {
-    return of(accounts.stamp(practiceId));
+    return of(practices.stamp(practiceId));
   }
 
   /** The same of a practice that was just asked whether it has changed. */
@@ -240,7 +244,7 @@ public class LibraryService {
    */
   @Changes
   public Outcome save(Me me, OwnExercise typed, int seen) {
-    accounts.lockPractice(me);
+    practices.lock(me);
     Catalogue now = of(me.practiceId()).catalogue();
     OwnExercise named = named(typed, now);
     if (!typed.id().isEmpty() && now.find(typed.id()).isEmpty()) throw new NotFound();
@@ -276,7 +280,7 @@ public class LibraryService {
   /** No longer offered for new programs, or offered again. Programs that have it keep it. */
   @Changes
   public Outcome retire(Me me, String code, boolean retired, int seen) {
-    accounts.lockPractice(me);
+    practices.lock(me);
     OwnExercise entry = entry(me, code);
     Optional<Revision> newer = newer(me, code, seen);
     if (newer.isPresent()) return new Outcome.Overtaken(newer.get());
@@ -288,7 +292,7 @@ public class LibraryService {
   /** Puts the shipped entry back in force; the practice's own revisions stay in the history. */
   @Changes
   public Outcome backToShipped(Me me, String code, int seen) {
-    accounts.lockPractice(me);
+    practices.lock(me);
     OwnExercise entry = asShipped(code).orElseThrow(NotFound::new);
     Optional<Revision> newer = newer(me, code, seen);
     if (newer.isPresent()) return new Outcome.Overtaken(newer.get());

@@ -7,7 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
-import org.biokinet.app.account.AccountService;
+import org.biokinet.app.account.PracticeService;
 import org.biokinet.app.client.ClientMe;
 import org.biokinet.app.client.ClientService;
 import org.biokinet.app.client.Goal;
@@ -35,12 +35,13 @@ class RateController {
 
   private final MeasurementService measurements;
   private final ClientService clients;
-  private final AccountService accounts;
+  private final PracticeService practices;
 
-  RateController(MeasurementService measurements, ClientService clients, AccountService accounts) {
+  RateController(
+      MeasurementService measurements, ClientService clients, PracticeService practices) {
     this.measurements = measurements;
     this.clients = clients;
-    this.accounts = accounts;
+    this.practices = practices;
   }
 
   @GetMapping
@@ -86,7 +87,7 @@ class RateController {
 
   private String show(ClientMe me, Map<String, String> typed, String problem, Model model) {
     model.addAttribute("me", me);
-    model.addAttribute("practice", accounts.practice(me.practiceId()));
+    model.addAttribute("practice", practices.practice(me.practiceId()));
     model.addAttribute("goals", clients.goals(me.id()));
     model.addAttribute("typed", typed);
     model.addAttribute("problem", problem);
@@ -100,7 +101,7 @@ class RateController {
   @GetMapping("/map")
   String map(@AuthenticationPrincipal ClientMe me, Model model) {
     PainMap map = measurements.ownMap(clients.byId(me.id()));
-    model.addAttribute("practice", accounts.practice(me.practiceId()));
+    model.addAttribute("practice", practices.practice(me.practiceId()));
     model.addAttribute(
         "maps", List.of(MapView.of(View.FRONT, map, false), MapView.of(View.BACK, map, false)));
     model.addAttribute("marks", map.strongest());

@@ -4,7 +4,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
-import org.biokinet.app.account.AccountService;
+import org.biokinet.app.account.PracticeService;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientMe;
 import org.biokinet.app.client.ClientService;
@@ -30,13 +30,13 @@ class BeforeVisitController {
 
   private final ScreeningService screenings;
   private final ClientService clients;
-  private final AccountService accounts;
+  private final PracticeService practices;
 
   BeforeVisitController(
-      ScreeningService screenings, ClientService clients, AccountService accounts) {
+      ScreeningService screenings, ClientService clients, PracticeService practices) {
     this.screenings = screenings;
     this.clients = clients;
-    this.accounts = accounts;
+    this.practices = practices;
   }
 
   /**
@@ -72,7 +72,7 @@ class BeforeVisitController {
     ClientScreening screening = screenings.of(client);
     if (!screening.answersBeforeVisit()) return "redirect:/me/today";
     model.addAttribute("me", me);
-    model.addAttribute("practice", accounts.practice(me.practiceId()));
+    model.addAttribute("practice", practices.practice(me.practiceId()));
     Gate gate = screening.gate();
     boolean answered = gate.answers().isPresent();
     if (answered && !again) {

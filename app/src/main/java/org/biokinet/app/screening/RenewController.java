@@ -5,7 +5,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.biokinet.app.account.AccountService;
+import org.biokinet.app.account.PracticeService;
 import org.biokinet.app.client.ClientMe;
 import org.biokinet.app.client.ClientService;
 import org.biokinet.app.support.Days;
@@ -29,12 +29,12 @@ class RenewController {
 
   private final ScreeningService screenings;
   private final ClientService clients;
-  private final AccountService accounts;
+  private final PracticeService practices;
 
-  RenewController(ScreeningService screenings, ClientService clients, AccountService accounts) {
+  RenewController(ScreeningService screenings, ClientService clients, PracticeService practices) {
     this.screenings = screenings;
     this.clients = clients;
-    this.accounts = accounts;
+    this.practices = practices;
   }
 
   /**
@@ -70,7 +70,7 @@ class RenewController {
     // Who has not been asked yet is asked everything.
     if (since.isEmpty()) return "redirect:/me/before-visit";
     model.addAttribute("me", me);
-    model.addAttribute("practice", accounts.practice(me.practiceId()));
+    model.addAttribute("practice", practices.practice(me.practiceId()));
     model.addAttribute("since", Days.day(since.get().since()));
     model.addAttribute("renewal", renewal);
     model.addAttribute("problems", problems);

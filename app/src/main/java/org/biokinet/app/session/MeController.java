@@ -11,7 +11,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
-import org.biokinet.app.account.AccountService;
+import org.biokinet.app.account.PracticeService;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientMe;
 import org.biokinet.app.client.ClientService;
@@ -101,7 +101,7 @@ class MeController {
   private final VersionService versions;
   private final SessionService sessions;
   private final ClientService clients;
-  private final AccountService accounts;
+  private final PracticeService practices;
   private final ScreeningService screenings;
   private final LibraryService library;
   private final Uploads uploads;
@@ -113,7 +113,7 @@ class MeController {
       VersionService versions,
       SessionService sessions,
       ClientService clients,
-      AccountService accounts,
+      PracticeService practices,
       ScreeningService screenings,
       LibraryService library,
       Uploads uploads,
@@ -123,7 +123,7 @@ class MeController {
     this.versions = versions;
     this.sessions = sessions;
     this.clients = clients;
-    this.accounts = accounts;
+    this.practices = practices;
     this.screenings = screenings;
     this.library = library;
     this.uploads = uploads;
@@ -357,6 +357,6 @@ class MeController {
 
   private void who(ClientMe me, Model model) {
     model.addAttribute("me", me);
-    model.addAttribute("practice", accounts.practice(me.practiceId()));
+    model.addAttribute("practice", practices.practice(me.practiceId()));
   }
 }

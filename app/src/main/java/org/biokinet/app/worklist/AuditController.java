@@ -1,4 +1,4 @@
-package org.biokinet.app.account;
+package org.biokinet.app.worklist;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
@@ -16,6 +16,11 @@ import java.util.Optional;
 import java.util.UUID;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
+import org.biokinet.app.account.Audit;
+import org.biokinet.app.account.Me;
+import org.biokinet.app.account.PeopleService;
+import org.biokinet.app.account.Person;
+import org.biokinet.app.client.ClientService;
 import org.biokinet.app.support.Pages;
 import org.springframework.data.domain.Slice;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -41,10 +46,10 @@ class AuditController {
 
   private final Audit audit;
   private final PeopleService people;
-  private final ClientNames clients;
+  private final ClientService clients;
   private final Clock clock;
 
-  AuditController(Audit audit, PeopleService people, ClientNames clients, Clock clock) {
+  AuditController(Audit audit, PeopleService people, ClientService clients, Clock clock) {
     this.audit = audit;
     this.people = people;
     this.clients = clients;
@@ -90,7 +95,7 @@ class AuditController {
       @RequestParam(defaultValue = "0") int page,
       Model model) {
     Audit.Wanted wanted = wanted(me, from, to, client, person);
-    Slice<AuditRow> rows = audit.page(me, wanted, Pages.bounded(page), PER_PAGE);
+    Slice<Audit.Entry> rows = audit.page(me, wanted, Pages.bounded(page), PER_PAGE);
     Map<UUID, String> names = names(me);
     ZoneId zone = ZoneId.of(me.zone());
     model.addAttribute("lines", rows.getContent().stream().map(r -> line(r, names, zone)).toList());
@@ -100,7 +105,7 @@ class AuditController {
     model.addAttribute("to", wanted.until().atZone(zone).toLocalDate().minusDays(1));
     model.addAttribute("client", client);
     model.addAttribute("person", person);
-    model.addAttribute("clients", clients.of(me));
+    model.addAttribute("clients", clients.names(me));
     model.addAttribute("people", people.all(me));
     return "account/audit";
   }
@@ -125,8 +130,8 @@ class AuditController {
         CSVFormat.RFC4180.builder().setHeader("at", "by", "client", "action", "detail").get();
     try (CSVPrinter csv = new CSVPrinter(response.getWriter(), format)) {
       for (int page = 0; ; page++) {
-        Slice<AuditRow> rows = audit.page(me, wanted, page, PER_READ);
-        for (AuditRow r : rows) {
+        Slice<Audit.Entry> rows = audit.page(me, wanted, page, PER_READ);
+        for (Audit.Entry r : rows) {
           Line line = line(r, names, zone);
           csv.printRecord(
               r.at(),
@@ -158,15 +163,14 @@ class AuditController {
   }
 
   private Map<UUID, String> names(Me me) {
-    Map<UUID, String> names = new HashMap<>(clients.of(me));
-    List<Practitioner> all = people.all(me);
-    for (Practitioner p : all) names.put(p.getId(), p.name());
+    Map<UUID, String> names = new HashMap<>(clients.names(me));
+    List<Person> all = people.all(me);
+    for (Person p : all) names.put(p.id(), p.name());
     return names;
   }
 
-  private static Line line(AuditRow r, Map<UUID, String> names, ZoneId zone) {
-    String by =
-        r.actor().equals("client") ? "the client" : names.getOrDefault(r.actorId(), "somebody");
+  private static Line line(Audit.Entry r, Map<UUID, String> names, ZoneId zone) {
+    String by = r.byClient() ? "the client" : names.getOrDefault(r.actorId(), "somebody");
     return new Line(
         WHEN.format(r.at().atZone(zone)),
         by,

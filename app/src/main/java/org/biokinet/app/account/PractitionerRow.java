@@ -3,6 +3,7 @@ package org.biokinet.app.account;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
+import jakarta.persistence.Table;
 import java.time.Instant;
 import java.util.UUID;
 import org.biokinet.app.support.Row;
@@ -10,13 +11,16 @@ import org.jspecify.annotations.Nullable;
 
 /** Somebody of a practice: whoever prescribes, and the front desk. */
 @Entity
-public class Practitioner extends Row {
+@Table(name = "practitioner")
+class PractitionerRow extends Row {
   private UUID practiceId;
   private String email;
   private String name;
   private String passwordHash;
   private boolean singleKeys = true;
   private boolean facingView;
+
+  @SuppressWarnings("UnusedVariable") // for who looks into a fault
   private Instant createdAt;
 
   @Enumerated(EnumType.STRING)
@@ -25,9 +29,9 @@ public class Practitioner extends Row {
   private @Nullable Instant leftAt;
 
   @SuppressWarnings("NullAway.Init")
-  protected Practitioner() {}
+  protected PractitionerRow() {}
 
-  public Practitioner(
+  PractitionerRow(
       UUID practiceId,
       String email,
       String name,
@@ -42,19 +46,24 @@ public class Practitioner extends Row {
     this.createdAt = createdAt;
   }
 
-  public UUID practiceId() {
+  /** As everybody else sees it. */
+  Person person() {
+    return new Person(getId(), name, email, role, active());
+  }
+
+  UUID practiceId() {
     return practiceId;
   }
 
-  public String email() {
+  String email() {
     return email;
   }
 
-  public String name() {
+  String name() {
     return name;
   }
 
-  public String passwordHash() {
+  String passwordHash() {
     return passwordHash;
   }
 
@@ -62,7 +71,7 @@ public class Practitioner extends Row {
     this.passwordHash = hash;
   }
 
-  public Role role() {
+  Role role() {
     return role;
   }
 
@@ -71,7 +80,7 @@ public class Practitioner extends Row {
   }
 
   /** Whether the person may still sign in; the name stays on what they did. */
-  public boolean active() {
+  boolean active() {
     return leftAt == null;
   }
 
@@ -83,12 +92,8 @@ public class Practitioner extends Row {
     leftAt = null;
   }
 
-  public Instant createdAt() {
-    return createdAt;
-  }
-
   /** Whether single letters work as keys on a focused row. */
-  public boolean singleKeys() {
+  boolean singleKeys() {
     return singleKeys;
   }
 
@@ -101,7 +106,7 @@ public class Practitioner extends Row {
     this.facingView = on;
   }
 
-  public void useSingleKeys(boolean on) {
+  void useSingleKeys(boolean on) {
     this.singleKeys = on;
   }
 }

@@ -1,0 +1,37 @@
+package org.biokinet.app.account;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.Table;
+import java.time.Instant;
+import java.time.ZoneId;
+import org.biokinet.app.support.Row;
+
+/** A practice as it is stored. */
+@Entity
+@Table(name = "practice")
+class PracticeRow extends Row {
+  private String name;
+  private String zone;
+  private String phone;
+
+  @SuppressWarnings("UnusedVariable") // for who looks into a fault
+  private Instant createdAt;
+
+  @SuppressWarnings("UnusedVariable") // counted by the database
+  private int changes;
+
+  @SuppressWarnings("NullAway.Init")
+  protected PracticeRow() {}
+
+  PracticeRow(String name, ZoneId zone, String phone, Instant createdAt) {
+    this.name = name;
+    this.zone = zone.getId();
+    this.phone = phone;
+    this.createdAt = createdAt;
+  }
+
+  /** As everybody else sees it. */
+  Practice practice() {
+    return new Practice(getId(), name, ZoneId.of(zone), phone);
+  }
+}
