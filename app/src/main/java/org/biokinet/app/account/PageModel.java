@@ -6,7 +6,7 @@ import org.springframework.security.core.Authentication;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.ControllerAdvice;
 import org.springframework.web.bind.annotation.ModelAttribute;
-import org.springframework.web.bind.annotation.RequestHeader;
+import org.thymeleaf.context.LazyContextVariable;
 
 /** What the head of every practitioner page shows. */
 @ControllerAdvice
@@ -21,14 +21,18 @@ class PageModel {
   }
 
   @ModelAttribute
-  void practitioner(
-      @Nullable Authentication who,
-      @RequestHeader(name = "HX-Request", required = false) @Nullable String part,
-      Model model) {
-    // A part of a page has no head.
-    if (part == null && who != null && who.getPrincipal() instanceof Me me) {
+  void practitioner(@Nullable Authentication who, Model model) {
+    if (who != null && who.getPrincipal() instanceof Me me) {
       model.addAttribute("practitioner", me);
-      model.addAttribute("singleKeys", accounts.usesSingleKeys(me));
+      // Looked up by the head of a page; a part of one has none.
+      model.addAttribute(
+          "singleKeys",
+          new LazyContextVariable<Boolean>() {
+            @Override
+            protected Boolean loadValue() {
+              return accounts.usesSingleKeys(me);
+            }
+          });
       // The server ends a session after this time; the pages cover themselves by the same.
       model.addAttribute("idleMinutes", server.getServlet().getSession().getTimeout().toMinutes());
     }
