@@ -1,6 +1,6 @@
 package org.biokinet.app;
 
-import org.biokinet.app.support.AdjustableClock;
+import org.biokinet.app.platform.AdjustableClock;
 import org.biokinet.core.exercise.Catalogue;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;

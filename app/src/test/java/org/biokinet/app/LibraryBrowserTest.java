@@ -7,7 +7,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.ColorScheme;
 import java.util.regex.Pattern;
-import org.biokinet.app.account.Practice;
+import org.biokinet.app.practice.Practice;
 import org.junit.jupiter.api.Test;
 
 /** The library in a real browser: found by typing, read on both sides, written with the palette. */

@@ -17,12 +17,12 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.regex.Pattern;
 import javax.imageio.ImageIO;
-import org.biokinet.app.account.Me;
-import org.biokinet.app.account.Practice;
-import org.biokinet.app.account.Role;
+import org.biokinet.app.access.LinkService;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.Goal;
-import org.biokinet.app.client.LinkService;
+import org.biokinet.app.practice.Me;
+import org.biokinet.app.practice.Practice;
+import org.biokinet.app.practice.Role;
 import org.junit.jupiter.api.Test;
 
 /** Measuring as it is done: by keyboard, with an instrument, on a photograph. */

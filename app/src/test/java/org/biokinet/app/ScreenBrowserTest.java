@@ -8,12 +8,12 @@ import com.microsoft.playwright.options.ColorScheme;
 import java.time.LocalDate;
 import java.util.Set;
 import java.util.UUID;
-import org.biokinet.app.account.Me;
-import org.biokinet.app.account.Practice;
-import org.biokinet.app.account.Role;
+import org.biokinet.app.access.LinkService;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.Goal;
-import org.biokinet.app.client.LinkService;
+import org.biokinet.app.practice.Me;
+import org.biokinet.app.practice.Practice;
+import org.biokinet.app.practice.Role;
 import org.biokinet.core.screening.Gate;
 import org.junit.jupiter.api.Test;
 

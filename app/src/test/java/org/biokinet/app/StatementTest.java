@@ -7,12 +7,12 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import jakarta.persistence.EntityManagerFactory;
 import jakarta.servlet.http.Cookie;
 import java.util.Set;
-import org.biokinet.app.account.Me;
-import org.biokinet.app.account.Practice;
-import org.biokinet.app.account.Role;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.measurement.Measured;
 import org.biokinet.app.measurement.MeasurementService;
+import org.biokinet.app.practice.Me;
+import org.biokinet.app.practice.Practice;
+import org.biokinet.app.practice.Role;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.measure.Motion;
 import org.biokinet.core.measure.Readings;

@@ -3,7 +3,7 @@ package org.biokinet.app;
 import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.List;
-import org.biokinet.app.support.Changes;
+import org.biokinet.app.platform.Changes;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
 

@@ -125,11 +125,11 @@ public record Circumstances(
         consent);
   }
 
-  static String codes(Set<? extends Coded> of) {
+  public static String codes(Set<? extends Coded> of) {
     return of.stream().map(Coded::code).sorted().collect(Collectors.joining(" "));
   }
 
-  static <T extends Enum<T> & Coded> Set<T> read(Class<T> type, String codes) {
+  public static <T extends Enum<T> & Coded> Set<T> read(Class<T> type, String codes) {
     return Arrays.stream(codes.split(" ", -1))
         .flatMap(code -> Coded.find(type, code).stream())
         .collect(Collectors.toCollection(() -> EnumSet.noneOf(type)));

@@ -7,7 +7,7 @@ import java.time.ZoneId;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
-import org.biokinet.app.account.PracticeStamp;
+import org.biokinet.app.practice.PracticeStamp;
 import org.biokinet.core.anatomy.Means;
 import org.biokinet.core.screening.Screening;
 

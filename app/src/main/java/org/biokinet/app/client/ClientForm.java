@@ -15,7 +15,7 @@ import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
 import java.util.UUID;
-import org.biokinet.app.support.Addresses;
+import org.biokinet.app.platform.Addresses;
 import org.biokinet.core.anatomy.Coded;
 import org.biokinet.core.anatomy.Equipment;
 import org.biokinet.core.anatomy.Means;
@@ -138,7 +138,7 @@ public record ClientForm(
   }
 
   /** What is wrong with anything, by field. */
-  Map<String, String> problems(LocalDate today, Set<UUID> colleagues) {
+  public Map<String, String> problems(LocalDate today, Set<UUID> colleagues) {
     Map<String, String> problems = contactProblems(today);
     longest(problems, "work", LONGEST_WORK);
     if (!get("deskHours").isEmpty() && deskHours().isEmpty()) {
@@ -232,7 +232,7 @@ public record ClientForm(
   }
 
   /** Only of a form without problems. */
-  Circumstances circumstances() {
+  public Circumstances circumstances() {
     return new Circumstances(
         get("work"),
         deskHours(),
@@ -245,7 +245,7 @@ public record ClientForm(
         day("consent"));
   }
 
-  List<Goal> goals() {
+  public List<Goal> goals() {
     List<Goal> goals = new ArrayList<>();
     for (int i = 1; i <= GOALS; i++) {
       if (get("activity-" + i).isEmpty()) continue;
@@ -263,7 +263,7 @@ public record ClientForm(
   }
 
   /** Those of the team who are colleagues. */
-  Set<UUID> team(Set<UUID> colleagues) {
+  public Set<UUID> team(Set<UUID> colleagues) {
     Set<UUID> ids = new LinkedHashSet<>();
     team.forEach(t -> id(t).filter(colleagues::contains).ifPresent(ids::add));
     return ids;

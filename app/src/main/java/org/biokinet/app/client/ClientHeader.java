@@ -1,7 +1,7 @@
 package org.biokinet.app.client;
 
 import java.util.UUID;
-import org.biokinet.app.account.Me;
+import org.biokinet.app.practice.Me;
 import org.jspecify.annotations.Nullable;
 import org.springframework.ui.Model;
 

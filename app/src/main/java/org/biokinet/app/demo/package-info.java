@@ -1,5 +1,19 @@
-/** The made-up demo practice. */
+/** The made-up practice that shows everything. */
+@ApplicationModule(
+    allowedDependencies = {
+      "platform",
+      "practice",
+      "people",
+      "client",
+      "access",
+      "screening",
+      "library",
+      "measurement",
+      "program",
+      "session"
+    })
 @NullMarked
 package org.biokinet.app.demo;
 
 import org.jspecify.annotations.NullMarked;
+import org.springframework.modulith.ApplicationModule;

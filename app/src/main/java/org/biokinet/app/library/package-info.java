@@ -1,5 +1,7 @@
-/** The exercises of a practice: those that ship, changed by what it has written itself. */
+/** The exercises of a practice: those that ship and its own. */
+@ApplicationModule(allowedDependencies = {"platform", "practice", "audit", "people"})
 @NullMarked
 package org.biokinet.app.library;
 
 import org.jspecify.annotations.NullMarked;
+import org.springframework.modulith.ApplicationModule;

@@ -10,7 +10,7 @@ import org.springframework.stereotype.Component;
 
 /** Where inclinometers come from: a real one would be handed out here in place of the stand-in. */
 @Component
-class Instruments {
+public class Instruments {
 
   /** A made-up neck reaches between these shares of the norm. */
   private static final double LEAST_SHARE = 0.62;
@@ -19,7 +19,7 @@ class Instruments {
   private static final int WITHOUT_NORM = 45;
 
   /** The same client has the same neck; noise differs each time. */
-  Inclinometer inclinometer(UUID client, Motion motion, @Nullable Side side, long seed) {
+  public Inclinometer inclinometer(UUID client, Motion motion, @Nullable Side side, long seed) {
     int who = (client.toString() + motion.code() + side).hashCode();
     double share = LEAST_SHARE + (MOST_SHARE - LEAST_SHARE) * Math.floorMod(who, 1000) / 1000.0;
     return new SimulatedInclinometer(share * motion.norm().orElse(WITHOUT_NORM), seed);

@@ -15,15 +15,17 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.UUID;
-import org.biokinet.app.account.AccountService;
-import org.biokinet.app.account.Audit;
-import org.biokinet.app.account.Me;
+import org.biokinet.app.audit.Audit;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientMe;
 import org.biokinet.app.client.ClientService;
 import org.biokinet.app.library.Library;
 import org.biokinet.app.library.LibraryService;
-import org.biokinet.app.support.Changes;
+import org.biokinet.app.measurement.internal.DecisionRow;
+import org.biokinet.app.measurement.internal.MeasurementRow;
+import org.biokinet.app.people.AccountService;
+import org.biokinet.app.platform.Changes;
+import org.biokinet.app.practice.Me;
 import org.biokinet.core.measure.Finding;
 import org.biokinet.core.measure.Findings;
 import org.biokinet.core.measure.PainMap;
@@ -207,7 +209,7 @@ public class MeasurementService {
   }
 
   /** What was measured in this episode: like is compared with like. */
-  static List<Visit> ofEpisode(Client client, List<Visit> visits) {
+  public static List<Visit> ofEpisode(Client client, List<Visit> visits) {
     return visits.stream()
         .map(v -> v.since(client.episodeSince()))
         .filter(v -> !v.taken().isEmpty())
@@ -225,7 +227,7 @@ public class MeasurementService {
     return visits(client).stream().filter(v -> v.day().equals(day)).findFirst();
   }
 
-  LocalDate today(Client client) {
+  public LocalDate today(Client client) {
     return clock.instant().atZone(client.zone()).toLocalDate();
   }
 
@@ -251,7 +253,7 @@ public class MeasurementService {
   }
 
   /** The findings among visits of this episode that are at hand. */
-  List<Judged> findings(Client client, List<Visit> ofEpisode, Library library) {
+  public List<Judged> findings(Client client, List<Visit> ofEpisode, Library library) {
     Map<String, DecisionRow> decided = new LinkedHashMap<>();
     decisions.findByClientIdOrderByAt(client.getId()).forEach(d -> decided.put(d.code(), d));
     List<Judged> judged = new ArrayList<>();

@@ -6,12 +6,14 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.UUID;
-import org.biokinet.app.account.Audit;
-import org.biokinet.app.account.Me;
+import org.biokinet.app.audit.Audit;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientService;
-import org.biokinet.app.support.Changes;
-import org.biokinet.app.support.NotFound;
+import org.biokinet.app.measurement.internal.MarkerErrorRow;
+import org.biokinet.app.measurement.internal.PhotographRow;
+import org.biokinet.app.platform.Changes;
+import org.biokinet.app.platform.NotFound;
+import org.biokinet.app.practice.Me;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.measure.Posture;
 import org.springframework.context.ApplicationEventPublisher;
@@ -41,7 +43,7 @@ public class PhotographService {
   }
 
   /** What is known of a photograph without opening it. */
-  interface Known {
+  public interface Known {
     UUID getId();
 
     LocalDate getDay();
@@ -98,12 +100,12 @@ public class PhotographService {
 
   /** The newest first. */
   @Transactional(readOnly = true)
-  List<Known> all(Me me, UUID clientId) {
+  public List<Known> all(Me me, UUID clientId) {
     return photographs.known(ofMyCare(me, clientId).getId());
   }
 
   @Changes
-  UUID keep(Me me, UUID clientId, Side facing, Picture picture) {
+  public UUID keep(Me me, UUID clientId, Side facing, Picture picture) {
     Client client = ofMyCare(me, clientId);
     LocalDate day = clock.instant().atZone(client.zone()).toLocalDate();
     audit.changed(me, clientId, "photograph kept", "");

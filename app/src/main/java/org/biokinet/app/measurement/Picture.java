@@ -51,20 +51,20 @@ public final class Picture {
     this.height = height;
   }
 
-  byte[] jpeg() {
+  public byte[] jpeg() {
     return jpeg.clone();
   }
 
-  int width() {
+  public int width() {
     return width;
   }
 
-  int height() {
+  public int height() {
     return height;
   }
 
   /** It cannot be taken in; the message is for the person who sent it. */
-  static final class Refused extends Exception {
+  public static final class Refused extends Exception {
     private static final long serialVersionUID = 1;
 
     Refused(String why) {
@@ -73,7 +73,7 @@ public final class Picture {
   }
 
   /** The type is read off the content, whatever the name says. */
-  static Picture of(byte[] sent) throws Refused {
+  public static Picture of(byte[] sent) throws Refused {
     if (sent.length == 0) throw new Refused("Choose a photograph first.");
     try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(sent))) {
       Iterator<ImageReader> readers = ImageIO.getImageReaders(in);

@@ -20,7 +20,7 @@ import org.biokinet.core.measure.Posture;
 import org.biokinet.core.measure.Questionnaire;
 
 /** All that was measured on one day, in the client's zone, as it stands. */
-record Visit(LocalDate day, List<Taken> taken) {
+public record Visit(LocalDate day, List<Taken> taken) {
 
   /**
    * One measure with its record.
@@ -28,10 +28,10 @@ record Visit(LocalDate day, List<Taken> taken) {
    * @param by who took it; "the client" for answers through the link
    * @param corrected whether it replaced an earlier one of the same day
    */
-  record Taken(
+  public record Taken(
       UUID id, Measured measured, String by, boolean byClient, Instant at, boolean corrected) {}
 
-  Visit {
+  public Visit {
     taken = List.copyOf(taken);
   }
 
@@ -48,7 +48,7 @@ record Visit(LocalDate day, List<Taken> taken) {
   }
 
   /** One value of each: the practitioner's, and the client's own where there is no other. */
-  <T extends Measured> Stream<T> of(Class<T> type) {
+  public <T extends Measured> Stream<T> of(Class<T> type) {
     Map<Of, Taken> one = new LinkedHashMap<>();
     for (Taken t : taken) {
       one.merge(Of.of(t.measured()), t, (a, b) -> a.byClient() || !b.byClient() ? b : a);
@@ -56,40 +56,40 @@ record Visit(LocalDate day, List<Taken> taken) {
     return one.values().stream().map(Taken::measured).filter(type::isInstance).map(type::cast);
   }
 
-  <T extends Measured> Optional<T> first(Class<T> type) {
+  public <T extends Measured> Optional<T> first(Class<T> type) {
     return of(type).findFirst();
   }
 
-  Optional<PainMap> map(boolean byClient) {
+  public Optional<PainMap> map(boolean byClient) {
     return taken.stream()
         .filter(t -> t.byClient() == byClient && t.measured() instanceof Measured.BodyMap)
         .map(t -> ((Measured.BodyMap) t.measured()).map())
         .findFirst();
   }
 
-  Optional<Measured.Range> range(Motion motion, Optional<Side> side) {
+  public Optional<Measured.Range> range(Motion motion, Optional<Side> side) {
     return of(Measured.Range.class)
         .filter(r -> r.motion() == motion && r.sideMeasured().equals(side))
         .findFirst();
   }
 
   /** Mean degrees; empty while there is no value. */
-  Optional<Double> degrees(Motion motion, Optional<Side> side) {
+  public Optional<Double> degrees(Motion motion, Optional<Side> side) {
     return range(motion, side).flatMap(r -> r.readings().mean());
   }
 
-  Optional<Measured.Form> form(Questionnaire q) {
+  public Optional<Measured.Form> form(Questionnaire q) {
     return of(Measured.Form.class).filter(f -> f.questionnaire() == q).findFirst();
   }
 
-  Optional<Integer> activity(String activity) {
+  public Optional<Integer> activity(String activity) {
     return of(Measured.Activity.class)
         .filter(a -> a.activity().equals(activity))
         .map(Measured.Activity::rated)
         .findFirst();
   }
 
-  Examination examination() {
+  public Examination examination() {
     return first(Measured.Examined.class)
         .map(e -> new Examination(e.answers()))
         .orElse(Examination.NOTHING);
@@ -134,7 +134,7 @@ record Visit(LocalDate day, List<Taken> taken) {
   }
 
   /** The last value before this one of what {@code read} finds, with its day. */
-  static <T> Optional<T> before(
+  public static <T> Optional<T> before(
       List<Visit> newestFirst, LocalDate day, Function<Visit, Optional<T>> read) {
     return newestFirst.stream()
         .filter(v -> v.day().isBefore(day))

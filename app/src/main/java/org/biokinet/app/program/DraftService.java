@@ -10,16 +10,20 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Stream;
-import org.biokinet.app.account.AccountService;
-import org.biokinet.app.account.Audit;
-import org.biokinet.app.account.Me;
-import org.biokinet.app.account.SettingsService;
+import org.biokinet.app.audit.Audit;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientService;
 import org.biokinet.app.library.Library;
 import org.biokinet.app.library.LibraryService;
+import org.biokinet.app.people.AccountService;
+import org.biokinet.app.platform.Changes;
+import org.biokinet.app.practice.Me;
+import org.biokinet.app.program.internal.DraftEntryRow;
+import org.biokinet.app.program.internal.DraftRow;
+import org.biokinet.app.program.internal.ProgramVersionRow;
+import org.biokinet.app.program.internal.ProgramVersions;
 import org.biokinet.app.screening.ScreeningService;
-import org.biokinet.app.support.Changes;
+import org.biokinet.app.settings.SettingsService;
 import org.biokinet.core.dose.DoseNotation;
 import org.biokinet.core.exercise.Catalogue;
 import org.biokinet.core.program.Draft;
@@ -84,7 +88,7 @@ public class DraftService {
       boolean canRedo,
       boolean started) {
 
-    State with(Draft other) {
+    public State with(Draft other) {
       return new State(client, shared, nextVersion, other, seq, canUndo, canRedo, started);
     }
   }

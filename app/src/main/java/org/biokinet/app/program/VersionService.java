@@ -12,6 +12,8 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.biokinet.app.client.Client;
+import org.biokinet.app.program.internal.ProgramVersionRow;
+import org.biokinet.app.program.internal.ProgramVersions;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.exercise.Catalogue;
 import org.biokinet.core.program.Program;

@@ -1,5 +1,18 @@
-/** Drafts as logs of edits, immutable shared versions, the Plan page. */
+/** Drafts and shared versions. */
+@ApplicationModule(
+    allowedDependencies = {
+      "platform",
+      "practice",
+      "audit",
+      "people",
+      "settings",
+      "client",
+      "screening",
+      "library",
+      "measurement"
+    })
 @NullMarked
 package org.biokinet.app.program;
 
 import org.jspecify.annotations.NullMarked;
+import org.springframework.modulith.ApplicationModule;

@@ -1,5 +1,8 @@
 /** What came back, for the practitioner. */
+@ApplicationModule(
+    allowedDependencies = {"platform", "practice", "client", "library", "program", "session"})
 @NullMarked
 package org.biokinet.app.review;
 
 import org.jspecify.annotations.NullMarked;
+import org.springframework.modulith.ApplicationModule;

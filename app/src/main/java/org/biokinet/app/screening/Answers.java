@@ -57,7 +57,7 @@ public record Answers(
   /** Of the form; it counts up when a question changes, so that old answers stay readable. */
   static final int VERSION = 2;
 
-  static final Answers BLANK =
+  public static final Answers BLANK =
       new Answers(
           Set.of(), Set.of(), Set.of(), Map.of(), Set.of(), "", "", "", "", "", "", "", "", "",
           Set.of());
@@ -113,7 +113,7 @@ public record Answers(
         ended);
   }
 
-  static Answers read(MultiValueMap<String, String> sent) {
+  public static Answers read(MultiValueMap<String, String> sent) {
     Map<String, String> sides = new LinkedHashMap<>();
     for (Condition c : Condition.values()) {
       String side = text(sent, "side-" + c.code());
@@ -147,7 +147,7 @@ public record Answers(
   }
 
   /** What is still open or contradicts itself, by section; empty when it can be saved. */
-  Map<String, String> problems() {
+  public Map<String, String> problems() {
     Map<String, String> problems = new LinkedHashMap<>();
     section(problems, "signs", signs);
     section(problems, "flags", flags);

@@ -21,7 +21,7 @@ import org.springframework.util.MultiValueMap;
  * @param provokedPain how much it hurts then
  * @param news whether anything else is new, yes or no
  */
-record Renewal(
+public record Renewal(
     Set<String> signs,
     Set<String> flags,
     Set<String> none,
@@ -31,9 +31,9 @@ record Renewal(
     String provokedPain,
     String news) {
 
-  static final Renewal BLANK = new Renewal(Set.of(), Set.of(), Set.of(), "", "", "", "", "");
+  public static final Renewal BLANK = new Renewal(Set.of(), Set.of(), Set.of(), "", "", "", "", "");
 
-  static Renewal read(MultiValueMap<String, String> sent) {
+  public static Renewal read(MultiValueMap<String, String> sent) {
     return new Renewal(
         Set.copyOf(sent.getOrDefault("signs", List.of())),
         Set.copyOf(sent.getOrDefault("flags", List.of())),
@@ -50,7 +50,7 @@ record Renewal(
   }
 
   /** The message that stands beside each answer that is open; empty when it can be sent. */
-  Map<String, String> problems() {
+  public Map<String, String> problems() {
     Map<String, String> problems = new LinkedHashMap<>();
     if (signs.isEmpty() != none.contains("signs")) problems.put("signs", "renew.section");
     if (flags.isEmpty() != none.contains("flags")) problems.put("flags", "renew.section");

@@ -5,10 +5,10 @@ import java.util.Map;
 import java.util.TreeMap;
 import java.util.UUID;
 import java.util.stream.Collectors;
-import org.biokinet.app.support.Secrets;
+import org.biokinet.app.platform.Secrets;
 
 /** Something that a client's device has sent under an id of its own. */
-sealed interface Sent<T> {
+public sealed interface Sent<T> {
 
   UUID uploadId();
 

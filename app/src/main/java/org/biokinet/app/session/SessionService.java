@@ -14,17 +14,21 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
-import org.biokinet.app.account.Audit;
+import org.biokinet.app.audit.Audit;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientMe;
 import org.biokinet.app.client.ClientService;
 import org.biokinet.app.library.Library;
 import org.biokinet.app.library.LibraryService;
+import org.biokinet.app.platform.BadUpload;
+import org.biokinet.app.platform.Changes;
+import org.biokinet.app.platform.Pages;
 import org.biokinet.app.program.VersionService;
 import org.biokinet.app.screening.ScreeningService;
-import org.biokinet.app.support.BadUpload;
-import org.biokinet.app.support.Changes;
-import org.biokinet.app.support.Pages;
+import org.biokinet.app.session.internal.CheckInRow;
+import org.biokinet.app.session.internal.SessionItemRow;
+import org.biokinet.app.session.internal.SessionRow;
+import org.biokinet.app.session.internal.UploadConflictRow;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.Pain;
 import org.biokinet.core.progress.Attention;
@@ -156,7 +160,7 @@ public class SessionService {
    * does not fit the program is kept as it came. A stop reaches the practitioner in any case.
    */
   @Changes
-  void record(ClientMe me, Sent<SessionUpload> sent) {
+  public void record(ClientMe me, Sent<SessionUpload> sent) {
     clients.lock(me);
     if (sent instanceof Sent.Unread<SessionUpload> unread) {
       keepUnread(me, unread, "session");
@@ -297,7 +301,7 @@ public class SessionService {
 
   /** Keeps a check-in; its session may come later. One that cannot be right is kept as it came. */
   @Changes
-  void recordCheckIn(ClientMe me, Sent<CheckInUpload> sent) {
+  public void recordCheckIn(ClientMe me, Sent<CheckInUpload> sent) {
     clients.lock(me);
     if (sent instanceof Sent.Unread<CheckInUpload> unread) {
       keepUnread(me, unread, "check-in");

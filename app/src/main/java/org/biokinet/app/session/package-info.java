@@ -1,5 +1,17 @@
-/** What the client sees and does: today, the player, uploads. */
+/** The client's day: today, the player, and what it sends. */
+@ApplicationModule(
+    allowedDependencies = {
+      "platform",
+      "practice",
+      "audit",
+      "people",
+      "client",
+      "screening",
+      "library",
+      "program"
+    })
 @NullMarked
 package org.biokinet.app.session;
 
 import org.jspecify.annotations.NullMarked;
+import org.springframework.modulith.ApplicationModule;

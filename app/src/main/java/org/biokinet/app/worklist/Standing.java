@@ -47,7 +47,7 @@ public record Standing(
     Optional<LocalDate> measured) {
 
   /** Counts up when this record or the order changes; rows of another form are made anew. */
-  static final int FORM = 1;
+  public static final int FORM = 1;
 
   /** The record on which the gate stands open. */
   public record OpenedBy(String who, Instant at, String examined, String found) {}

@@ -7,7 +7,7 @@ import java.time.temporal.ChronoUnit;
 import java.util.Locale;
 import org.biokinet.app.client.Matter;
 import org.biokinet.app.client.Station;
-import org.biokinet.app.support.Days;
+import org.biokinet.app.platform.Days;
 import org.biokinet.core.progress.Attention;
 import org.biokinet.core.screening.Gate;
 
@@ -17,12 +17,12 @@ import org.biokinet.core.screening.Gate;
  * @param word the state in one word or two
  * @param next where to go on
  */
-record StandingWords(String word, String reason, Station next) {
+public record StandingWords(String word, String reason, Station next) {
 
   /**
    * @param zone the client's
    */
-  static StandingWords of(Standing s, String phone, Instant now, ZoneId zone) {
+  public static StandingWords of(Standing s, String phone, Instant now, ZoneId zone) {
     return new Saying(s, phone, now, zone).words();
   }
 

@@ -4,9 +4,11 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
-import org.biokinet.app.account.Me;
 import org.biokinet.app.client.Station;
-import org.biokinet.app.support.Pages;
+import org.biokinet.app.platform.Pages;
+import org.biokinet.app.practice.Me;
+import org.biokinet.app.worklist.internal.StandingRow;
+import org.biokinet.app.worklist.internal.Standings;
 import org.biokinet.core.progress.Attention;
 import org.springframework.data.domain.Page;
 import org.springframework.data.domain.PageRequest;
@@ -27,7 +29,7 @@ public class WorklistService {
       Station next) {}
 
   /** One client as the desk sees it: who, how to reach, and that something is urgent. */
-  record DeskRow(
+  public record DeskRow(
       UUID id,
       String name,
       String phone,
@@ -76,7 +78,7 @@ public class WorklistService {
   }
 
   /** Whether somebody else of the practice has clients too. */
-  boolean shared(Me me) {
+  public boolean shared(Me me) {
     return standings.existsByPracticeIdAndPractitionerIdNot(me.practiceId(), me.id());
   }
 
@@ -85,7 +87,7 @@ public class WorklistService {
    *
    * @param q a part of a name or phone number, or empty
    */
-  Page<DeskRow> desk(Me me, String q, int page, int size) {
+  public Page<DeskRow> desk(Me me, String q, int page, int size) {
     bringUp(me);
     return standings
         .found(me.practiceId(), q, PageRequest.of(Pages.bounded(page), size))

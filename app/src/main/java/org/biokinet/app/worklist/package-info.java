@@ -1,5 +1,20 @@
-/** Who needs attention, and why. */
+/** Where every client stands, and who wants the practitioner first. */
+@ApplicationModule(
+    allowedDependencies = {
+      "platform",
+      "practice",
+      "audit",
+      "people",
+      "client",
+      "access",
+      "screening",
+      "library",
+      "measurement",
+      "program",
+      "session"
+    })
 @NullMarked
 package org.biokinet.app.worklist;
 
 import org.jspecify.annotations.NullMarked;
+import org.springframework.modulith.ApplicationModule;

@@ -1,0 +1,199 @@
+package org.biokinet.app.access;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.biokinet.app.access.internal.ClientLink;
+import org.biokinet.app.audit.Audit;
+import org.biokinet.app.client.Client;
+import org.biokinet.app.client.ClientService;
+import org.biokinet.app.people.Sender;
+import org.biokinet.app.people.Throttle;
+import org.biokinet.app.platform.Changes;
+import org.biokinet.app.platform.NotFound;
+import org.biokinet.app.platform.Secrets;
+import org.biokinet.app.practice.Me;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** The client's way in: a link with a PIN, then a cookie on the device. */
+@Service
+public class LinkService {
+
+  interface Links extends JpaRepository<ClientLink, UUID> {
+    Optional<ClientLink> findByTokenHash(String hash);
+
+    Optional<ClientLink> findByIdAndRevokedAtIsNull(UUID id);
+
+    List<ClientLink> findByClientIdOrderByMadeAtDesc(UUID clientId);
+  }
+
+  /** A new link, shown once: afterwards only hashes are known. */
+  public record Made(String token, String pin) {}
+
+  /**
+   * What is known about a client's links.
+   *
+   * @param madeAt of the one in force; empty where there is none
+   * @param pinForgottenAt since when the client waits for another PIN
+   * @param everOpened whether any of them ever was
+   */
+  public record State(
+      Optional<Instant> madeAt,
+      Optional<Instant> openedAt,
+      Optional<Instant> pinForgottenAt,
+      boolean everOpened) {}
+
+  /** What came of a PIN. */
+  public sealed interface Opening {
+    record Opened(String cookie) implements Opening {}
+
+    record WrongPin() implements Opening {}
+
+    record Wait(Duration howLong) implements Opening {}
+  }
+
+  private final Links links;
+  private final DeviceService devices;
+  private final ClientService clients;
+  private final Throttle throttle;
+  private final PasswordEncoder passwords;
+  private final Audit audit;
+  private final ApplicationEventPublisher publisher;
+  private final Clock clock;
+
+  LinkService(
+      Links links,
+      DeviceService devices,
+      ClientService clients,
+      Throttle throttle,
+      PasswordEncoder passwords,
+      Audit audit,
+      ApplicationEventPublisher publisher,
+      Clock clock) {
+    this.links = links;
+    this.devices = devices;
+    this.clients = clients;
+    this.throttle = throttle;
+    this.passwords = passwords;
+    this.audit = audit;
+    this.publisher = publisher;
+    this.clock = clock;
+  }
+
+  /** Makes a link and ends the ones before it. */
+  @Changes
+  public Made make(Me me, UUID clientId) {
+    return make(me, clientId, new Made(Secrets.token(), Secrets.pin()));
+  }
+
+  /** Makes a link with a given token and PIN, for the demo. */
+  @Changes
+  public Made make(Me me, UUID clientId, Made made) {
+    Client client = clients.lock(me, clientId);
+    Instant now = clock.instant();
+    links.findByClientIdOrderByMadeAtDesc(client.getId()).forEach(l -> l.revoke(now));
+    links.save(
+        new ClientLink(
+            clientId, Secrets.hash(made.token()), passwords.encode(made.pin()), me.id(), now));
+    publisher.publishEvent(new LinkChanged(clientId));
+    audit.changed(me, clientId, "link made", "");
+    return made;
+  }
+
+  @Transactional(readOnly = true)
+  public State state(UUID clientId) {
+    List<ClientLink> all = links.findByClientIdOrderByMadeAtDesc(clientId);
+    Optional<ClientLink> current = current(all);
+    return new State(
+        current.map(ClientLink::madeAt),
+        current.flatMap(ClientLink::openedAt),
+        current.flatMap(ClientLink::pinForgottenAt),
+        all.stream().anyMatch(l -> l.openedAt().isPresent()));
+  }
+
+  private static Optional<ClientLink> current(List<ClientLink> newestFirst) {
+    return newestFirst.stream().filter(l -> !l.revoked()).findFirst();
+  }
+
+  /** A new PIN for the link that stands, shown once; devices that are in stay in. */
+  @Changes
+  public Optional<String> newPin(Me me, UUID clientId) {
+    Client client = clients.lock(me, clientId);
+    return current(links.findByClientIdOrderByMadeAtDesc(client.getId()))
+        .map(
+            link -> {
+              String pin = Secrets.pin();
+              link.setPinHash(passwords.encode(pin));
+              throttle.forget(bucket(link));
+              publisher.publishEvent(new LinkChanged(clientId));
+              audit.changed(me, clientId, "new PIN", "");
+              return pin;
+            });
+  }
+
+  /** Ends every link of a client, on every device. */
+  @Changes
+  public void end(Me me, UUID clientId) {
+    Client client = clients.lock(me, clientId);
+    Instant now = clock.instant();
+    links.findByClientIdOrderByMadeAtDesc(client.getId()).forEach(l -> l.revoke(now));
+    publisher.publishEvent(new LinkChanged(clientId));
+    audit.changed(me, clientId, "link ended", "");
+  }
+
+  /**
+   * Whose link it is, for who has not given the PIN yet.
+   *
+   * @throws NotFound when there is no such link, or it has ended
+   */
+  @Transactional(readOnly = true)
+  public UUID practiceOf(String token) {
+    return clients.byId(live(token).clientId()).practiceId();
+  }
+
+  private ClientLink live(String token) {
+    return links
+        .findByTokenHash(Secrets.hash(token))
+        .filter(l -> !l.revoked())
+        .orElseThrow(NotFound::new);
+  }
+
+  private static String bucket(ClientLink link) {
+    return "pin " + link.getId();
+  }
+
+  /** The client asks for another PIN; said once until there is one. */
+  @Changes
+  public void pinForgotten(String token) {
+    UUID id = live(token).clientId();
+    Client client = clients.lock(clients.byId(id));
+    ClientLink link = live(token);
+    if (link.pinForgottenAt().isPresent()) return;
+    link.pinForgotten(clock.instant());
+    publisher.publishEvent(new LinkChanged(id));
+    audit.changedByClient(client.practiceId(), client.getId(), "PIN forgotten", "");
+  }
+
+  /**
+   * Swaps token and PIN for a device cookie.
+   *
+   * @throws NotFound when there is no such link, or it has ended
+   */
+  public Opening open(String token, String pin) {
+    ClientLink link = live(token);
+    Throttle.Try tried =
+        throttle.look(bucket(link), Sender.address(), () -> passwords.matches(pin, link.pinHash()));
+    return switch (tried.outcome()) {
+      case WAIT -> new Opening.Wait(tried.howLong());
+      case WRONG -> new Opening.WrongPin();
+      case RIGHT -> new Opening.Opened(devices.letIn(link.clientId(), link.getId()));
+    };
+  }
+}

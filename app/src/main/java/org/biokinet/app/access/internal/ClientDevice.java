@@ -1,0 +1,35 @@
+package org.biokinet.app.access.internal;
+
+import jakarta.persistence.Entity;
+import java.time.Instant;
+import java.util.UUID;
+import org.biokinet.app.platform.Row;
+
+/** A browser that has given the PIN; ends with its link. */
+@Entity
+public class ClientDevice extends Row {
+  private UUID linkId;
+  private String cookieHash;
+  private Instant madeAt;
+
+  @SuppressWarnings("NullAway.Init")
+  protected ClientDevice() {}
+
+  public ClientDevice(UUID linkId, String cookieHash, Instant madeAt) {
+    this.linkId = linkId;
+    this.cookieHash = cookieHash;
+    this.madeAt = madeAt;
+  }
+
+  public UUID linkId() {
+    return linkId;
+  }
+
+  public String cookieHash() {
+    return cookieHash;
+  }
+
+  public Instant madeAt() {
+    return madeAt;
+  }
+}

@@ -1,0 +1,104 @@
+package org.biokinet.app.access.web;
+
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import org.biokinet.app.access.ClientDeviceFilter;
+import org.biokinet.app.access.DeviceService;
+import org.biokinet.app.access.LinkService;
+import org.biokinet.app.platform.NotFound;
+import org.biokinet.app.platform.Site;
+import org.biokinet.app.practice.PracticeService;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseCookie;
+import org.springframework.security.web.csrf.CsrfTokenRepository;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/** Opening a client's link: the PIN, then a clean address. */
+@Controller
+class LinkController {
+
+  private final LinkService links;
+  private final PracticeService practices;
+  private final CsrfTokenRepository tokens;
+  private final Site site;
+
+  LinkController(
+      LinkService links, PracticeService practices, CsrfTokenRepository tokens, Site site) {
+    this.links = links;
+    this.practices = practices;
+    this.tokens = tokens;
+    this.site = site;
+  }
+
+  @GetMapping("/c/{token}")
+  String ask(@PathVariable String token, Model model) {
+    show(token, model);
+    return "client/pin";
+  }
+
+  private void show(String token, Model model) {
+    model.addAttribute("token", token);
+    model.addAttribute("practice", practices.practice(links.practiceOf(token)));
+  }
+
+  /** The PIN is forgotten: the practice is told, and nothing else happens. */
+  @PostMapping("/c/{token}/forgotten")
+  String forgotten(@PathVariable String token, RedirectAttributes once) {
+    links.pinForgotten(token);
+    once.addFlashAttribute("told", true);
+    return "redirect:/c/" + token;
+  }
+
+  @PostMapping("/c/{token}")
+  String open(
+      @PathVariable String token,
+      @RequestParam(defaultValue = "") String pin,
+      HttpServletRequest request,
+      HttpServletResponse response,
+      Model model) {
+    LinkService.Opening opening = links.open(token, pin.replaceAll("\\s", ""));
+    if (opening instanceof LinkService.Opening.Opened opened) {
+      ResponseCookie cookie =
+          ResponseCookie.from(ClientDeviceFilter.COOKIE, opened.cookie())
+              .httpOnly(true)
+              .secure(site.secure())
+              .sameSite("Lax")
+              .path("/")
+              .maxAge(DeviceService.LASTS)
+              .build();
+      response.addHeader(HttpHeaders.SET_COOKIE, cookie.toString());
+      // Pages that another client of this device has left open are nobody's any more.
+      tokens.saveToken(null, request, response);
+      return "redirect:/me/today";
+    }
+    show(token, model);
+    response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
+    if (opening instanceof LinkService.Opening.Wait wait) {
+      response.setStatus(HttpStatus.TOO_MANY_REQUESTS.value());
+      model.addAttribute("wait", wait.howLong().toMinutes() + 1);
+    } else {
+      model.addAttribute("wrong", true);
+    }
+    return "client/pin";
+  }
+
+  @ExceptionHandler(NotFound.class)
+  @ResponseStatus(HttpStatus.NOT_FOUND)
+  String ended() {
+    return "client/gone";
+  }
+
+  @GetMapping("/me/gone")
+  String gone() {
+    return "client/gone";
+  }
+}

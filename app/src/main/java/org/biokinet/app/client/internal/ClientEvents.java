@@ -1,0 +1,11 @@
+package org.biokinet.app.client.internal;
+
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.data.jpa.repository.JpaRepository;
+
+public interface ClientEvents extends JpaRepository<ClientEvent, UUID> {
+
+  Optional<ClientEvent> findFirstByClientIdAndKindOrderByAtDesc(
+      UUID clientId, ClientEvent.Kind kind);
+}

@@ -1,0 +1,194 @@
+package org.biokinet.app.measurement.web;
+
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Set;
+import java.util.function.Function;
+import org.biokinet.app.measurement.Measured;
+import org.biokinet.app.measurement.Visit;
+import org.biokinet.app.platform.Days;
+import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.measure.Asymmetry;
+import org.biokinet.core.measure.BodyArea;
+import org.biokinet.core.measure.Change;
+import org.biokinet.core.measure.Motion;
+import org.biokinet.core.measure.Posture;
+import org.biokinet.core.measure.Questionnaire;
+import org.biokinet.core.measure.Scale;
+
+/**
+ * Every measure as a line, every visit as a column, the oldest first.
+ *
+ * @param days of the visits, in words
+ */
+record History(List<String> days, List<Line> lines) {
+
+  /**
+   * @param cells what was measured on each day, or empty
+   * @param change from the first to the last, where its error is known; else empty
+   * @param matters whether the change is beyond error
+   */
+  record Line(
+      String label, Optional<Side> side, List<String> cells, String change, boolean matters) {}
+
+  static History of(List<Visit> newestFirst) {
+    List<Visit> visits = new ArrayList<>();
+    for (int i = newestFirst.size() - 1; i >= 0; i--) visits.add(newestFirst.get(i));
+    List<Line> lines = new ArrayList<>();
+    add(
+        lines,
+        visits,
+        "Pain now",
+        Scale.NPRS,
+        v -> v.first(Measured.Pain.class).map(p -> (double) p.now()));
+    add(
+        lines,
+        visits,
+        "Pain, worst in 24 h",
+        Scale.NPRS,
+        v ->
+            v.first(Measured.Pain.class)
+                .map(Measured.Pain::worst)
+                .filter(Objects::nonNull)
+                .map(Integer::doubleValue));
+    for (BodyArea.Region region : BodyArea.Region.values()) {
+      for (Side side : Side.values()) {
+        plain(
+            lines,
+            visits,
+            "Felt: " + region.label(),
+            Optional.of(side),
+            v ->
+                v.map(false)
+                    .flatMap(m -> m.worst(region, side))
+                    .map(mark -> (double) mark.intensity()));
+      }
+    }
+    for (Motion m : Motion.values()) range(lines, visits, m);
+    Set<String> activities = new LinkedHashSet<>();
+    visits.forEach(v -> v.of(Measured.Activity.class).forEach(a -> activities.add(a.activity())));
+    for (String a : activities) {
+      add(lines, visits, a, Scale.PSFS_ONE, v -> v.activity(a).map(Integer::doubleValue));
+    }
+    for (Questionnaire q : Questionnaire.values()) {
+      Scale scale =
+          visits.stream()
+              .flatMap(v -> v.form(q).stream())
+              .map(MeasurePage::scale)
+              .reduce((a, b) -> b)
+              .orElse(Scale.NDI);
+      add(
+          lines,
+          visits,
+          q.label(),
+          scale,
+          v ->
+              v.form(q)
+                  .map(f -> q.score(f.items()))
+                  .filter(OptionalDouble::isPresent)
+                  .map(OptionalDouble::getAsDouble));
+    }
+    add(
+        lines,
+        visits,
+        "Neck flexor endurance, s",
+        Scale.ENDURANCE,
+        v -> v.first(Measured.Endurance.class).map(e -> (double) e.seconds()));
+    plain(
+        lines,
+        visits,
+        "Craniovertebral angle, °",
+        Optional.empty(),
+        v ->
+            v.of(Measured.SidePhoto.class)
+                .reduce((a, b) -> b)
+                .map(p -> Posture.of(p.marks()).craniovertebral()));
+    plain(
+        lines,
+        visits,
+        "Global rating",
+        Optional.empty(),
+        v -> v.first(Measured.Global.class).map(g -> (double) g.value()));
+    return new History(visits.stream().map(v -> Days.day(v.day())).toList(), lines);
+  }
+
+  /**
+   * No error of a range is known to us, so degrees stand without a verdict; asymmetry has its flag.
+   */
+  private static void range(List<Line> lines, List<Visit> visits, Motion m) {
+    if (!m.hasSides()) {
+      plain(
+          lines, visits, m.label() + ", °", Optional.empty(), v -> v.degrees(m, Optional.empty()));
+      return;
+    }
+    for (Side side : Side.values()) {
+      plain(
+          lines,
+          visits,
+          m.label() + ", °",
+          Optional.of(side),
+          v -> v.degrees(m, Optional.of(side)));
+    }
+    List<String> flags =
+        visits.stream()
+            .map(
+                v ->
+                    v.degrees(m, Optional.of(Side.LEFT))
+                        .flatMap(
+                            l -> v.degrees(m, Optional.of(Side.RIGHT)).map(r -> Asymmetry.of(l, r)))
+                        .map(
+                            a ->
+                                a.flagged()
+                                    ? "△ " + Math.round(a.degrees()) + "°"
+                                    : Math.round(a.degrees()) + "°")
+                        .orElse(""))
+            .toList();
+    if (flags.stream().anyMatch(f -> !f.isEmpty())) {
+      lines.add(new Line("difference of sides", Optional.empty(), flags, "", false));
+    }
+  }
+
+  private static void plain(
+      List<Line> lines,
+      List<Visit> visits,
+      String label,
+      Optional<Side> side,
+      Function<Visit, Optional<Double>> read) {
+    List<Optional<Double>> values = visits.stream().map(read).toList();
+    if (values.stream().allMatch(Optional::isEmpty)) return;
+    lines.add(new Line(label, side, cells(values), "", false));
+  }
+
+  private static void add(
+      List<Line> lines,
+      List<Visit> visits,
+      String label,
+      Scale scale,
+      Function<Visit, Optional<Double>> read) {
+    List<Optional<Double>> values = visits.stream().map(read).toList();
+    List<Double> known = values.stream().flatMap(Optional::stream).toList();
+    if (known.isEmpty()) return;
+    Optional<Change> change =
+        known.size() < 2
+            ? Optional.empty()
+            : Optional.of(Change.of(scale, known.get(0), known.get(known.size() - 1)));
+    lines.add(
+        new Line(
+            label,
+            Optional.empty(),
+            cells(values),
+            change.map(Change::words).orElse(""),
+            change
+                .filter(
+                    c -> c.size() == Change.Size.BEYOND_ERROR || c.size() == Change.Size.IMPORTANT)
+                .isPresent()));
+  }
+
+  private static List<String> cells(List<Optional<Double>> values) {
+    return values.stream().map(v -> v.map(MeasurePage::number).orElse("")).toList();
+  }
+}

@@ -1,0 +1,74 @@
+package org.biokinet.app.program.internal;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.Table;
+import java.time.Instant;
+import java.util.UUID;
+import org.biokinet.app.platform.Row;
+import org.biokinet.app.program.ProgramVersion;
+
+/** A shared version as it is stored, with all that its replay needs; never changed. */
+@Entity
+@Table(name = "program_version")
+public class ProgramVersionRow extends Row {
+  private UUID clientId;
+  private int number;
+  private String title;
+  private String document;
+  private String exercises;
+  private int ruleSet;
+  private int seconds;
+  private UUID sharedBy;
+  private Instant sharedAt;
+
+  @SuppressWarnings("NullAway.Init")
+  protected ProgramVersionRow() {}
+
+  public ProgramVersionRow(
+      UUID clientId,
+      int number,
+      String title,
+      String document,
+      String exercises,
+      int ruleSet,
+      int seconds,
+      UUID sharedBy,
+      Instant sharedAt) {
+    this.clientId = clientId;
+    this.number = number;
+    this.title = title;
+    this.document = document;
+    this.exercises = exercises;
+    this.ruleSet = ruleSet;
+    this.seconds = seconds;
+    this.sharedBy = sharedBy;
+    this.sharedAt = sharedAt;
+  }
+
+  /** As everybody else sees it. */
+  public ProgramVersion version() {
+    return new ProgramVersion(
+        getId(), clientId, number, title, document, seconds, sharedBy, sharedAt);
+  }
+
+  public int number() {
+    return number;
+  }
+
+  public String document() {
+    return document;
+  }
+
+  /** The catalogue entries it uses, as they were, as JSON. */
+  public String exercises() {
+    return exercises;
+  }
+
+  public int ruleSet() {
+    return ruleSet;
+  }
+
+  public Instant sharedAt() {
+    return sharedAt;
+  }
+}

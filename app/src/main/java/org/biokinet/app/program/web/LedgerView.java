@@ -1,0 +1,117 @@
+package org.biokinet.app.program.web;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.ledger.Amount;
+import org.biokinet.core.ledger.Band;
+import org.biokinet.core.ledger.Band.Verdict;
+import org.biokinet.core.ledger.Ledger;
+import org.biokinet.core.ledger.Ledger.Entry;
+
+/**
+ * The ledger as it is drawn: seconds a day about the axis, one side at most {@value #HALF} units.
+ *
+ * @param bandFrom where the band begins, in units from the axis
+ * @param bandTo where it ends
+ * @param range the band in words
+ * @param unbanded what is stretched too and has no band
+ * @param rises what rises faster than a week should bring
+ */
+public record LedgerView(
+    Band band,
+    List<Row> rows,
+    double bandFrom,
+    double bandTo,
+    String range,
+    List<String> unbanded,
+    List<String> rises) {
+
+  static final int HALF = 100;
+
+  /** The scale reaches at least this many seconds, so that small doses look small. */
+  private static final int SCALE = 120;
+
+  /** Bands are drawn for a daily program. */
+  private static final int DAYS = 7;
+
+  /** One muscle; a word is empty where the amount is inside the band. */
+  public record Row(
+      String muscle,
+      int left,
+      int right,
+      double leftWidth,
+      double rightWidth,
+      String leftWord,
+      String rightWord,
+      List<String> verdicts) {}
+
+  static LedgerView of(Ledger ledger, Ledger before, boolean hadBefore, Band band) {
+    double most = SCALE;
+    for (Entry e : ledger.entries()) most = Math.max(most, Math.max(day(e.left()), day(e.right())));
+    List<Row> rows = new ArrayList<>();
+    List<String> unbanded = new ArrayList<>();
+    for (Entry e : ledger.entries()) {
+      if (!e.banded()) {
+        unbanded.add("%s %d | %d s".formatted(e.tissue().label(), day(e.left()), day(e.right())));
+        continue;
+      }
+      rows.add(
+          new Row(
+              e.tissue().label(),
+              day(e.left()),
+              day(e.right()),
+              HALF * day(e.left()) / most,
+              HALF * day(e.right()) / most,
+              word(band.of(e.left())),
+              word(band.of(e.right())),
+              verdicts(e)));
+    }
+    List<String> rises =
+        hadBefore ? ledger.risesFrom(before).stream().map(LedgerView::rise).toList() : List.of();
+    return new LedgerView(
+        band,
+        rows,
+        HALF * band.leastOn(DAYS) / most,
+        HALF * Band.mostOn(DAYS) / most,
+        "%d to %d s a day".formatted(band.leastOn(DAYS), Band.mostOn(DAYS)),
+        unbanded,
+        rises);
+  }
+
+  private static int day(Amount amount) {
+    return (int) Math.round(amount.aDay());
+  }
+
+  private static String word(Verdict verdict) {
+    return switch (verdict) {
+      case UNDER -> "under";
+      case OVER -> "over";
+      case IN, NONE -> "";
+    };
+  }
+
+  /** Every band's word for both sides, in the order of the bands. */
+  private static List<String> verdicts(Entry e) {
+    List<String> all = new ArrayList<>();
+    for (Band b : Band.values()) {
+      all.add(
+          "%s | %s"
+              .formatted(
+                  b.of(e.left()).name().toLowerCase(Locale.ROOT),
+                  b.of(e.right()).name().toLowerCase(Locale.ROOT)));
+    }
+    return all;
+  }
+
+  private static String rise(Ledger.Rise r) {
+    return "%s %s: %d → %d s a week; at most %d is advised"
+        .formatted(
+            r.side() == Side.LEFT ? "Left" : "Right",
+            r.tissue().label(),
+            Math.round(r.before()),
+            Math.round(r.now()),
+            Math.round(r.limit()));
+  }
+}

@@ -1,0 +1,469 @@
+package org.biokinet.app.program.web;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.biokinet.app.audit.Audit;
+import org.biokinet.app.client.Client;
+import org.biokinet.app.client.ClientHeader;
+import org.biokinet.app.client.ClientService;
+import org.biokinet.app.client.Station;
+import org.biokinet.app.library.Library;
+import org.biokinet.app.library.LibraryService;
+import org.biokinet.app.measurement.MeasurementService;
+import org.biokinet.app.practice.Me;
+import org.biokinet.app.program.DraftService;
+import org.biokinet.app.screening.ScreeningService;
+import org.biokinet.app.settings.SettingsService;
+import org.biokinet.core.anatomy.Means;
+import org.biokinet.core.anatomy.Position;
+import org.biokinet.core.anatomy.Setting;
+import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.dose.Dose;
+import org.biokinet.core.dose.DoseNotation;
+import org.biokinet.core.dose.Parsed;
+import org.biokinet.core.exercise.Exercise;
+import org.biokinet.core.ledger.Band;
+import org.biokinet.core.program.DraftEdit;
+import org.biokinet.core.program.DraftItem;
+import org.biokinet.core.program.Item.Priority;
+import org.biokinet.core.program.Order;
+import org.biokinet.core.program.Program;
+import org.biokinet.core.screening.Allowed;
+import org.biokinet.core.screening.Gate;
+import org.biokinet.core.screening.StartDose;
+import org.biokinet.core.timeline.DraftTimeline;
+import org.biokinet.core.timeline.SessionOrder;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.server.ResponseStatusException;
+
+/** Plan: find an exercise, type a dose, see what it means and how long it takes. */
+@Controller
+@RequestMapping("/clients/{id}/plan")
+class PlanController {
+
+  private static final int MOST_HITS = 12;
+
+  /** What is asked for while the page is open. */
+  private static final String PART = "plan, live";
+
+  private final DraftService drafts;
+  private final SettingsService settings;
+  private final ClientService clients;
+  private final ClientHeader header;
+  private final LibraryService library;
+  private final ScreeningService screenings;
+  private final MeasurementService measurements;
+  private final Audit audit;
+
+  PlanController(
+      DraftService drafts,
+      SettingsService settings,
+      ClientService clients,
+      ClientHeader header,
+      LibraryService library,
+      ScreeningService screenings,
+      MeasurementService measurements,
+      Audit audit) {
+    this.drafts = drafts;
+    this.settings = settings;
+    this.clients = clients;
+    this.header = header;
+    this.library = library;
+    this.screenings = screenings;
+    this.measurements = measurements;
+    this.audit = audit;
+  }
+
+  @GetMapping
+  String page(@AuthenticationPrincipal Me me, @PathVariable UUID id, Model model) {
+    plan(drafts.state(header.show(me, id, Station.PLAN, model)), model);
+    return "program/plan";
+  }
+
+  /** What a dose would mean and cost while it is being typed; changes nothing. */
+  @GetMapping("/live")
+  String live(
+      @AuthenticationPrincipal Me me,
+      @PathVariable UUID id,
+      @RequestParam String key,
+      @RequestParam(defaultValue = "") String dose,
+      Model model) {
+    DraftService.State now = drafts.state(me, id);
+    audit.sawPart(me, id, PART);
+    DraftService.State typed = now.with(new DraftEdit.SetDose(key, dose).apply(now.draft()));
+    lines(typed, model);
+    model.addAttribute("key", key);
+    return "program/plan-parts :: live";
+  }
+
+  @GetMapping("/exercises")
+  String exercises(
+      @AuthenticationPrincipal Me me,
+      @PathVariable UUID id,
+      @RequestParam(defaultValue = "") String q,
+      Model model) {
+    DraftService.State state = drafts.state(me, id);
+    audit.sawPart(me, id, PART);
+    Library mine = library.of(state.client().practice());
+    List<Exercise> hits = mine.offered(q);
+    model.addAttribute("client", state.client());
+    model.addAttribute("library", mine);
+    model.addAttribute("ruledOut", mine.search().understood(q).ruledOut());
+    model.addAttribute("locked", locked(state.client(), hits));
+    model.addAttribute("hits", hits.stream().limit(MOST_HITS).toList());
+    model.addAttribute("more", Math.max(0, hits.size() - MOST_HITS));
+    model.addAttribute("q", q.strip());
+    model.addAttribute("seq", state.seq());
+    return "program/plan-parts :: hits";
+  }
+
+  /** What the screening locks of these, with the reason, so that it is seen before it is added. */
+  private Map<String, String> locked(Client client, List<Exercise> hits) {
+    Map<String, String> locked = new HashMap<>();
+    screenings
+        .gate(client)
+        .answers()
+        .ifPresent(
+            a -> {
+              for (Exercise e : hits.stream().limit(MOST_HITS).toList()) {
+                a.of(e, Setting.of(e.usualPosition(), client.means())).locks().stream()
+                    .findFirst()
+                    .ifPresent(reason -> locked.put(e.id(), reason.words()));
+              }
+            });
+    return locked;
+  }
+
+  @PostMapping("/add")
+  String add(
+      @AuthenticationPrincipal Me me,
+      @PathVariable UUID id,
+      @RequestParam int seq,
+      @RequestParam String exercise,
+      Model model,
+      HttpServletResponse response) {
+    Library mine = library.of(me.practiceId());
+    Exercise added =
+        mine.catalogue()
+            .find(exercise)
+            .filter(e -> !mine.catalogue().isRetired(e))
+            .orElseThrow(PlanController::bad);
+    String start = DoseNotation.format(start(me, id, added));
+    String key = UUID.randomUUID().toString();
+    model.addAttribute("added", key);
+    return show(
+        me,
+        id,
+        drafts.edit(
+            me,
+            id,
+            seq,
+            new DraftEdit.Add(key, exercise, start, Optional.of(place(me, id, added)))),
+        mine.name(added),
+        model,
+        response);
+  }
+
+  /** The dose to begin with, as far as the screening lets it be known. */
+  private Dose start(Me me, UUID id, Exercise added) {
+    Client client = clients.get(me, id);
+    Setting at = Setting.of(added.usualPosition(), client.means());
+    return screenings
+        .gate(client)
+        .answers()
+        .map(a -> StartDose.of(a, added, at, client.breathSeconds()))
+        .orElse(added.start());
+  }
+
+  /** The place where the usual order has it. */
+  private int place(Me me, UUID id, Exercise added) {
+    List<SessionOrder.Stage> stages =
+        timed(me, id).lines().stream()
+            .map(
+                l ->
+                    SessionOrder.stage(
+                        l.exercise(),
+                        l.parsed() instanceof Parsed.Understood ok
+                            ? Optional.of(ok.dose())
+                            : Optional.empty()))
+            .toList();
+    return SessionOrder.place(stages, SessionOrder.stage(added, Optional.of(added.start())));
+  }
+
+  @PostMapping("/dose")
+  String dose(
+      @AuthenticationPrincipal Me me,
+      @PathVariable UUID id,
+      @RequestParam int seq,
+      @RequestParam String key,
+      @RequestParam(defaultValue = "") String dose,
+      Model model,
+      HttpServletResponse response) {
+    String typed = cut(dose, DoseNotation.LONGEST_TEXT);
+    DraftService.Outcome outcome = drafts.edit(me, id, seq, new DraftEdit.SetDose(key, typed));
+    String plan = show(me, id, outcome, dose, model, response);
+    if (outcome instanceof DraftService.Outcome.Done) {
+      // Only what the dose changes, so that the next cell can be typed in meanwhile.
+      model.addAttribute("key", key);
+      model.addAttribute("saved", true);
+      return "program/plan-parts :: live";
+    }
+    response.setHeader("HX-Retarget", "#plan");
+    response.setHeader("HX-Reswap", "outerHTML");
+    return plan;
+  }
+
+  /** One choice: of an item where a key is given, else of the whole program. */
+  @PostMapping("/set")
+  String set(
+      @AuthenticationPrincipal Me me,
+      @PathVariable UUID id,
+      @RequestParam int seq,
+      @RequestParam(defaultValue = "") String key,
+      @RequestParam String what,
+      @RequestParam(defaultValue = "") String value,
+      Model model,
+      HttpServletResponse response) {
+    DraftEdit edit =
+        switch (what) {
+          case "title" -> new DraftEdit.SetTitle(cut(value.strip(), Program.LONGEST_TITLE));
+          case "lead" -> new DraftEdit.SetLead(choice(Side.class, value));
+          case "position" ->
+              new DraftEdit.SetPosition(
+                  key, choice(Position.class, value).orElseThrow(PlanController::bad));
+          case "order" -> new DraftEdit.SetOrder(key, choice(Order.class, value));
+          case "item-lead" -> new DraftEdit.SetItemLead(key, choice(Side.class, value));
+          case "priority" ->
+              new DraftEdit.SetPriority(
+                  key, choice(Priority.class, value).orElseThrow(PlanController::bad));
+          default -> throw bad();
+        };
+    return show(me, id, drafts.edit(me, id, seq, edit), value, model, response);
+  }
+
+  private static ResponseStatusException bad() {
+    return new ResponseStatusException(HttpStatus.BAD_REQUEST);
+  }
+
+  private static <T extends Enum<T>> Optional<T> choice(Class<T> type, String name) {
+    if (name.isEmpty()) return Optional.empty();
+    return Optional.of(
+        Arrays.stream(type.getEnumConstants())
+            .filter(v -> v.name().equals(name))
+            .findFirst()
+            .orElseThrow(PlanController::bad));
+  }
+
+  private static String cut(String text, int most) {
+    return text.length() > most ? text.substring(0, most) : text;
+  }
+
+  /** Puts the items that are understood in their usual order; the others stay behind them. */
+  @PostMapping("/arrange")
+  String arrange(
+      @AuthenticationPrincipal Me me,
+      @PathVariable UUID id,
+      @RequestParam int seq,
+      Model model,
+      HttpServletResponse response) {
+    DraftTimeline timed = timed(me, id);
+    List<DraftTimeline.Line> understood =
+        timed.lines().stream().filter(l -> l.parsed() instanceof Parsed.Understood).toList();
+    List<String> keys =
+        timed
+            .timeline()
+            .map(t -> SessionOrder.usual(t.program().items()))
+            .orElse(List.of())
+            .stream()
+            .map(i -> understood.get(i).draft().key())
+            .toList();
+    return show(
+        me,
+        id,
+        drafts.edit(me, id, seq, new DraftEdit.Arrange(keys)),
+        "the usual order",
+        model,
+        response);
+  }
+
+  private DraftTimeline timed(Me me, UUID id) {
+    DraftService.State state = drafts.state(me, id);
+    return DraftTimeline.of(
+        state.draft(),
+        state.client().breathSeconds(),
+        settings.of(state.client().practice()).pacing(),
+        library.of(state.client().practice()).catalogue());
+  }
+
+  /** One breath of this client; every dose in breaths follows. */
+  @PostMapping("/breath")
+  String breath(
+      @AuthenticationPrincipal Me me,
+      @PathVariable UUID id,
+      @RequestParam(defaultValue = "") String breath,
+      Model model,
+      HttpServletResponse response) {
+    double seconds =
+        breath.strip().matches("\\d{1,2}([.,]\\d)?")
+            ? Double.parseDouble(breath.strip().replace(',', '.'))
+            : 0;
+    if (seconds >= Program.SHORTEST_BREATH && seconds <= Program.LONGEST_BREATH) {
+      clients.setBreath(me, id, seconds);
+    } else {
+      response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
+      model.addAttribute("breathTyped", breath);
+      model.addAttribute(
+          "breathError",
+          "Seconds from %.0f to %.0f, such as 5 or 4.5."
+              .formatted(Program.SHORTEST_BREATH, Program.LONGEST_BREATH));
+    }
+    plan(drafts.state(me, id), model);
+    return "program/plan-parts :: plan";
+  }
+
+  /** Which published band the practice wants to see. */
+  @PostMapping("/band")
+  String band(
+      @AuthenticationPrincipal Me me, @PathVariable UUID id, @RequestParam Band band, Model model) {
+    clients.get(me, id);
+    settings.setBand(me, band);
+    plan(drafts.state(me, id), model);
+    return "program/plan-parts :: plan";
+  }
+
+  @PostMapping("/move")
+  String move(
+      @AuthenticationPrincipal Me me,
+      @PathVariable UUID id,
+      @RequestParam int seq,
+      @RequestParam String key,
+      @RequestParam int to,
+      Model model,
+      HttpServletResponse response) {
+    return show(
+        me, id, drafts.edit(me, id, seq, new DraftEdit.Move(key, to)), "the move", model, response);
+  }
+
+  @PostMapping("/remove")
+  String remove(
+      @AuthenticationPrincipal Me me,
+      @PathVariable UUID id,
+      @RequestParam int seq,
+      @RequestParam String key,
+      Model model,
+      HttpServletResponse response) {
+    return show(
+        me, id, drafts.edit(me, id, seq, new DraftEdit.Remove(key)), "removing", model, response);
+  }
+
+  @PostMapping("/undo")
+  String undo(
+      @AuthenticationPrincipal Me me,
+      @PathVariable UUID id,
+      @RequestParam int seq,
+      Model model,
+      HttpServletResponse response) {
+    return show(me, id, drafts.undo(me, id, seq), "undo", model, response);
+  }
+
+  @PostMapping("/redo")
+  String redo(
+      @AuthenticationPrincipal Me me,
+      @PathVariable UUID id,
+      @RequestParam int seq,
+      Model model,
+      HttpServletResponse response) {
+    return show(me, id, drafts.redo(me, id, seq), "redo", model, response);
+  }
+
+  @PostMapping("/share")
+  String share(
+      @AuthenticationPrincipal Me me,
+      @PathVariable UUID id,
+      @RequestParam int seq,
+      Model model,
+      HttpServletResponse response) {
+    DraftService.Outcome outcome = drafts.share(me, id, seq);
+    if (outcome instanceof DraftService.Outcome.Shared) {
+      response.setHeader("HX-Redirect", "/clients/" + id + "/do?shared");
+    }
+    return show(me, id, outcome, "sharing", model, response);
+  }
+
+  private String show(
+      Me me,
+      UUID id,
+      DraftService.Outcome outcome,
+      String mine,
+      Model model,
+      HttpServletResponse response) {
+    DraftService.State state;
+    if (outcome instanceof DraftService.Outcome.Done done) {
+      state = done.state();
+    } else if (outcome instanceof DraftService.Outcome.Overtaken overtaken) {
+      state = overtaken.state();
+      response.setStatus(HttpStatus.CONFLICT.value());
+      model.addAttribute("overtakenBy", overtaken.by());
+      model.addAttribute("mine", mine);
+    } else if (outcome instanceof DraftService.Outcome.Refused refused) {
+      state = refused.state();
+      response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
+      model.addAttribute("refused", refused.why());
+    } else {
+      state = drafts.state(me, id);
+    }
+    plan(state, model);
+    return "program/plan-parts :: plan";
+  }
+
+  /** The whole of it, with what measuring has found. */
+  private void plan(DraftService.State state, Model model) {
+    Library mine = lines(state, model);
+    MeasurementService.Found found = measurements.found(state.client(), mine);
+    model.addAttribute("bands", Band.values());
+    model.addAttribute("findings", found.standing());
+    model.addAttribute("examined", found.examined());
+  }
+
+  /** What a dose changes. */
+  private Library lines(DraftService.State state, Model model) {
+    Client client = state.client();
+    SettingsService.Chosen chosen = settings.of(client.practice());
+    Library mine = library.of(client.practice());
+    model.addAttribute("client", client);
+    model.addAttribute(
+        "plan",
+        PlanView.of(state, chosen.pacing(), chosen.band(), mine.catalogue(), Library.LANGUAGE));
+    gate(state, mine, model);
+    return mine;
+  }
+
+  /** What the screening says to the program as a whole and to each line of it. */
+  private void gate(DraftService.State state, Library mine, Model model) {
+    Gate gate = screenings.gate(state.client());
+    if (gate instanceof Gate.Closed closed) model.addAttribute("closed", closed.why());
+    Map<String, Screened> lines = new HashMap<>();
+    Means means = state.client().means();
+    Optional<Allowed> allowed = Allowed.of(gate, means, state.client().breathSeconds());
+    for (DraftItem item : state.draft().items()) {
+      Optional<Exercise> e = mine.catalogue().find(item.exercise());
+      if (e.isEmpty()) continue;
+      lines.put(
+          item.key(), Screened.of(allowed, e.get(), item.position(), item.dose(), means, mine));
+    }
+    model.addAttribute("screened", lines);
+  }
+}

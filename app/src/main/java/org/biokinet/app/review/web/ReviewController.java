@@ -1,0 +1,145 @@
+package org.biokinet.app.review.web;
+
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.biokinet.app.client.Client;
+import org.biokinet.app.client.ClientHeader;
+import org.biokinet.app.client.Station;
+import org.biokinet.app.library.Library;
+import org.biokinet.app.platform.Days;
+import org.biokinet.app.practice.Me;
+import org.biokinet.app.program.VersionService;
+import org.biokinet.app.session.SessionService;
+import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.session.CheckIn;
+import org.biokinet.core.session.Session;
+import org.biokinet.core.timeline.Timeline;
+import org.jspecify.annotations.Nullable;
+import org.springframework.data.domain.Page;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** Review: what was done and how it felt. */
+@Controller
+class ReviewController {
+
+  private static final int PER_PAGE = 14;
+  private static final int CHART_DAYS = 14;
+
+  /**
+   * One session in the table.
+   *
+   * @param whileClosed whether the gate was closed to it
+   * @param putRight what the device had told wrongly, or empty
+   * @param notInFull what was left out or cut short
+   * @param ended how it ended where that was not the usual way, else empty
+   */
+  record Line(
+      String when,
+      int version,
+      String lead,
+      String done,
+      String planned,
+      String ended,
+      int left,
+      int right,
+      String painBefore,
+      String highest,
+      String felt,
+      String note,
+      boolean whileClosed,
+      String putRight,
+      List<String> notInFull) {
+
+    public boolean hasMore() {
+      return !ended.isEmpty() || !note.isEmpty() || whileClosed || !putRight.isEmpty();
+    }
+  }
+
+  private final ClientHeader header;
+  private final SessionService sessions;
+  private final VersionService versions;
+  private final Clock clock;
+
+  ReviewController(
+      ClientHeader header, SessionService sessions, VersionService versions, Clock clock) {
+    this.header = header;
+    this.sessions = sessions;
+    this.versions = versions;
+    this.clock = clock;
+  }
+
+  @GetMapping("/clients/{id}/review")
+  String page(
+      @AuthenticationPrincipal Me me,
+      @PathVariable UUID id,
+      @RequestParam(defaultValue = "0") int page,
+      Model model) {
+    Client client = header.show(me, id, Station.REVIEW, model);
+    Page<Session> shown = sessions.page(id, Math.max(0, page), PER_PAGE);
+    Map<Integer, VersionService.Replay> replays =
+        versions.replays(id, shown.stream().map(Session::version).collect(Collectors.toSet()));
+    model.addAttribute(
+        "lines", shown.stream().map(s -> line(s, replays.get(s.version()), client)).toList());
+    model.addAttribute("page", shown);
+    LocalDate today = clock.instant().atZone(client.zone()).toLocalDate();
+    LocalDate from = today.minusDays(CHART_DAYS - 1L);
+    model.addAttribute(
+        "chart", Chart.of(from, today, sessions.since(id, from), versions.all(id), client.zone()));
+    model.addAttribute("conflicts", sessions.conflicts(id));
+    return "review/review";
+  }
+
+  private Line line(Session s, VersionService.@Nullable Replay replay, Client client) {
+    Optional<CheckIn> said = s.checkIn();
+    return new Line(
+        Days.when(s.startedAt(), clock.instant(), client.zone()),
+        s.version(),
+        s.lead().letter(),
+        Timeline.clock(s.secondsDone()),
+        Timeline.clock(s.secondsPlanned()),
+        switch (s.ended()) {
+          case FINISHED -> "";
+          case EARLY -> "Ended early";
+          case STOPPED -> "Stopped";
+        },
+        s.stretchSeconds(Side.LEFT),
+        s.stretchSeconds(Side.RIGHT),
+        told(s.painBefore()),
+        told(said.flatMap(CheckIn::highestPain)),
+        told(said.flatMap(CheckIn::stretchFelt)),
+        said.map(CheckIn::note).orElse(""),
+        s.whileClosed(),
+        s.putRight(),
+        replay == null ? List.of() : notInFull(s, replay));
+  }
+
+  /** What of each item and side was left out or cut short. */
+  private static List<String> notInFull(Session s, VersionService.Replay replay) {
+    return s.parts().stream()
+        .filter(p -> p.seconds() < p.plannedSeconds())
+        .map(
+            p ->
+                "%s%s: %s"
+                    .formatted(
+                        replay.name(p.item(), Library.LANGUAGE),
+                        p.side().map(side -> " " + side.letter()).orElse(""),
+                        p.seconds() == 0
+                            ? "left out"
+                            : "%d of %d s".formatted(p.seconds(), p.plannedSeconds())))
+        .toList();
+  }
+
+  private static String told(Optional<Integer> of10) {
+    return of10.map(String::valueOf).orElse("–");
+  }
+}

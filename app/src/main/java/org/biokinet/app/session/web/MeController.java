@@ -1,0 +1,365 @@
+package org.biokinet.app.session.web;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import org.biokinet.app.client.Client;
+import org.biokinet.app.client.ClientMe;
+import org.biokinet.app.client.ClientService;
+import org.biokinet.app.library.LibraryService;
+import org.biokinet.app.platform.Days;
+import org.biokinet.app.practice.PracticeService;
+import org.biokinet.app.program.VersionService;
+import org.biokinet.app.screening.ClientScreening;
+import org.biokinet.app.screening.ScreeningService;
+import org.biokinet.app.session.CheckInUpload;
+import org.biokinet.app.session.SessionService;
+import org.biokinet.app.session.SessionUpload;
+import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.dose.Dose;
+import org.biokinet.core.dose.DoseWords;
+import org.biokinet.core.dose.Pain;
+import org.biokinet.core.dose.TenPoint;
+import org.biokinet.core.exercise.Catalogue;
+import org.biokinet.core.exercise.Exercise;
+import org.biokinet.core.exercise.ExerciseWords;
+import org.biokinet.core.figure.draw.Figure;
+import org.biokinet.core.program.Item;
+import org.biokinet.core.program.Program;
+import org.biokinet.core.program.SessionLength;
+import org.biokinet.core.screening.Allowed;
+import org.biokinet.core.screening.Gate;
+import org.biokinet.core.screening.Permit;
+import org.biokinet.core.screening.Rest;
+import org.biokinet.core.session.Lead;
+import org.biokinet.core.session.Session;
+import org.biokinet.core.timeline.Timeline;
+import org.springframework.context.MessageSource;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseBody;
+import org.springframework.web.bind.annotation.ResponseStatus;
+
+/** The client's own pages: today, the player, and what the player sends back. */
+@Controller
+@RequestMapping("/me")
+class MeController {
+
+  /**
+   * One line of today's list.
+   *
+   * @param waits why it is left out, or empty
+   */
+  record TodayItem(String name, String meaning, String clock, String waits) {}
+
+  /**
+   * What can be done of a program now.
+   *
+   * @param replay the program with the doses of today
+   */
+  private record Now(Permit permit, VersionService.Replay replay) {
+
+    /** A dose that names no ceiling has that of the screening. */
+    Dose dose(Item i) {
+      return permit
+          .allowed()
+          .map(a -> a.inForce(i.exercise(), i.position(), i.dose()))
+          .orElse(i.dose());
+    }
+
+    Program session(Side turn, SessionLength length) {
+      return replay.session(turn, length, permit.waiting());
+    }
+
+    boolean mayStart(SessionLength length, int pain) {
+      return !permit.nothing()
+          && (!length.needsScreening() || permit.longSession())
+          && TenPoint.valid(pain)
+          && new Pain(pain).mayStart();
+    }
+  }
+
+  /** A length that can be chosen. */
+  record Choice(SessionLength length, String clock) {
+    public boolean usual() {
+      return length == SessionLength.USUAL;
+    }
+  }
+
+  private final VersionService versions;
+  private final SessionService sessions;
+  private final ClientService clients;
+  private final PracticeService practices;
+  private final ScreeningService screenings;
+  private final LibraryService library;
+  private final Uploads uploads;
+  private final MessageSource messages;
+  private final ObjectMapper json;
+  private final Clock clock;
+
+  MeController(
+      VersionService versions,
+      SessionService sessions,
+      ClientService clients,
+      PracticeService practices,
+      ScreeningService screenings,
+      LibraryService library,
+      Uploads uploads,
+      MessageSource messages,
+      ObjectMapper json,
+      Clock clock) {
+    this.versions = versions;
+    this.sessions = sessions;
+    this.clients = clients;
+    this.practices = practices;
+    this.screenings = screenings;
+    this.library = library;
+    this.uploads = uploads;
+    this.messages = messages;
+    this.json = json;
+    this.clock = clock;
+  }
+
+  @GetMapping("/today")
+  String today(@AuthenticationPrincipal ClientMe me, Model model) {
+    who(me, model);
+    Client client = clients.byId(me.id());
+    ClientScreening screening = screenings.of(client);
+    Optional<VersionService.Replay> latest = versions.latest(client);
+    if (latest.isEmpty()) {
+      if (!screening.answersBeforeVisit()) return "session/nothing";
+      return "redirect:/me/before-visit";
+    }
+    if (screening.facts().stopOpen()) return "session/paused";
+    Now now = now(client, screening, latest.get());
+    VersionService.Replay replay = now.replay();
+    screening
+        .renewal()
+        .ifPresent(
+            r -> model.addAttribute(r.due() ? "renewSince" : "newSince", Days.day(r.since())));
+    Optional<String> closed = closed(now, me.language());
+    if (closed.isPresent()) {
+      model.addAttribute("closedWhy", closed.get());
+      return "session/closed";
+    }
+    Optional<Session> last = sessions.last(me.id());
+    Side turn = Lead.next(last.map(Session::lead));
+    Timeline timeline = Timeline.compile(now.session(turn, SessionLength.USUAL));
+    List<TodayItem> items = new ArrayList<>();
+    for (Item item : replay.program().items()) {
+      items.add(
+          new TodayItem(
+              replay.name(items.size(), me.language()),
+              new DoseWords(item.exercise().doseContext(), me.language()).of(now.dose(item)),
+              Timeline.clock(timeline.seconds(items.size())),
+              waits(now, items.size(), me.language())));
+    }
+    model.addAttribute("title", replay.program().title());
+    model.addAttribute("items", items);
+    model.addAttribute("total", Timeline.clock(timeline.seconds()));
+    model.addAttribute("choices", choices(now, turn, timeline.seconds()));
+    model.addAttribute("reEntry", now.permit().reEntry());
+    model.addAttribute(
+        "last", last.map(s -> Days.when(s.startedAt(), clock.instant(), me.zone())).orElse(""));
+    return "session/today";
+  }
+
+  /** Shorter and longer sessions, where they differ from the usual one and can be done. */
+  private List<Choice> choices(Now now, Side turn, int usual) {
+    List<Choice> choices = new ArrayList<>();
+    for (SessionLength length : SessionLength.values()) {
+      if (length.needsScreening() && !now.permit().longSession()) continue;
+      try {
+        int seconds = Timeline.compile(now.session(turn, length)).seconds();
+        if (length == SessionLength.USUAL || seconds != usual) {
+          choices.add(new Choice(length, Timeline.clock(seconds)));
+        }
+      } catch (Timeline.TooLong e) {
+        // Nobody is offered a session that is longer than any may be.
+      }
+    }
+    return choices;
+  }
+
+  /** Pain now decides whether there is a session. */
+  @PostMapping("/today")
+  String start(
+      @AuthenticationPrincipal ClientMe me,
+      @RequestParam(defaultValue = "-1") int pain,
+      @RequestParam(defaultValue = "USUAL") SessionLength length) {
+    if (!TenPoint.valid(pain)) return "redirect:/me/today?missing";
+    Pain before = new Pain(pain);
+    if (before.mayStart()) return "redirect:/me/player?pain=%d&length=%s".formatted(pain, length);
+    sessions.refusedStart(me, before);
+    return "redirect:/me/rest";
+  }
+
+  private Now now(Client client, ClientScreening screening, VersionService.Replay shared) {
+    Gate gate = screening.gate();
+    boolean reEntry = gate instanceof Gate.Open open && open.reEntry();
+    VersionService.Replay replay = reEntry ? shared.beginningAgain() : shared;
+    Catalogue today = library.of(client.practice()).catalogue();
+    return new Now(Permit.of(replay.program(), client.means(), gate, today), replay);
+  }
+
+  /** Why nothing can be done, in the client's words. */
+  private Optional<String> closed(Now now, Locale language) {
+    if (!now.permit().nothing()) return Optional.empty();
+    String why = now.permit().closed().map(Enum::name).orElse("LOCKED");
+    return Optional.of(messages.getMessage("closed." + why, null, language));
+  }
+
+  /** What sets the limit, in the client's words; empty where nothing does. */
+  private String waits(Now now, int place, Locale language) {
+    Allowed.Objection o = now.permit().objections().get(place);
+    if (o == null) return "";
+    String code =
+        o.reasons().isEmpty()
+            ? "today.waits.irritability"
+            : "condition." + o.reasons().get(0).condition().code();
+    return messages.getMessage(code, null, language);
+  }
+
+  /** Something to do on a day without a session. */
+  record Resting(ExerciseWords words, String picture) {}
+
+  @GetMapping("/rest")
+  String rest(@AuthenticationPrincipal ClientMe me, Model model) {
+    who(me, model);
+    Client client = clients.byId(me.id());
+    Catalogue catalogue = library.of(client.practice()).catalogue();
+    model.addAttribute(
+        "resting",
+        Rest.of(catalogue, screenings.gate(client).answers(), client.means()).stream()
+            .map(e -> resting(e, catalogue.words(e, me.language())))
+            .toList());
+    return "session/rest";
+  }
+
+  private static Resting resting(Exercise e, ExerciseWords words) {
+    String picture =
+        Figure.of(e, Side.RIGHT).map(f -> f.still(f.bestView(), words.name())).orElse("");
+    return new Resting(words, picture);
+  }
+
+  @GetMapping("/player")
+  String player(
+      @AuthenticationPrincipal ClientMe me,
+      @RequestParam int pain,
+      @RequestParam(defaultValue = "USUAL") SessionLength length,
+      Model model) {
+    Client client = clients.byId(me.id());
+    Optional<VersionService.Replay> replay = versions.latest(client);
+    ClientScreening screening = screenings.of(client);
+    Optional<Now> now = replay.map(r -> now(client, screening, r));
+    now.flatMap(n -> closed(n, me.language())).ifPresent(why -> sessions.refusedAtGate(me, why));
+    if (now.isEmpty() || !now.get().mayStart(length, pain)) return "redirect:/me/today";
+    who(me, model);
+    Program session = now.get().session(sessions.nextLead(me.id()), length);
+    PlayerScript script =
+        PlayerScript.of(
+            now.get().replay(),
+            session,
+            now.get().permit().reEntry(),
+            pain,
+            lease(now.get(), client),
+            me.language());
+    model.addAttribute("baseline", screening.baseline());
+    model.addAttribute("script", json(script));
+    model.addAttribute("pictures", script.pictures(replay.get()));
+    model.addAttribute("title", replay.get().program().title());
+    model.addAttribute("lead", script.lead());
+    model.addAttribute(
+        "sided", replay.get().program().items().stream().anyMatch(i -> i.exercise().sided()));
+    model.addAttribute("strip", Strip.of(script));
+    model.addAttribute("total", Timeline.clock(script.seconds()));
+    return "session/player";
+  }
+
+  /** Until when the page may start it by itself. */
+  private Instant lease(Now now, Client client) {
+    return ((Gate.Open) now.permit().gate()).leaseUntil(clock.instant(), client.zone());
+  }
+
+  /**
+   * @param may whether what an open page holds is what may be done now
+   */
+  record MayStart(boolean may) {}
+
+  /**
+   * Asked when Start is pressed: a page may have been open for a long time.
+   *
+   * @param whose page it is
+   * @param paused the items that wait in the page that asks
+   */
+  @GetMapping("/may-start")
+  @ResponseBody
+  MayStart mayStart(
+      @AuthenticationPrincipal ClientMe me,
+      @RequestParam("client") UUID whose,
+      @RequestParam int version,
+      @RequestParam int pain,
+      @RequestParam SessionLength length,
+      @RequestParam boolean reEntry,
+      @RequestParam(defaultValue = "") Set<Integer> paused) {
+    Client client = clients.byId(me.id());
+    boolean may =
+        versions
+            .latest(client)
+            .filter(r -> whose.equals(me.id()))
+            .filter(r -> r.version().number() == version)
+            .map(r -> now(client, screenings.of(client), r))
+            .filter(now -> now.mayStart(length, pain))
+            .filter(now -> now.permit().reEntry() == reEntry)
+            .filter(now -> now.session(Side.LEFT, length).paused().equals(paused))
+            .isPresent();
+    if (!may) sessions.refusedAtGate(me, "start of a page that was open before");
+    return new MayStart(may);
+  }
+
+  /**
+   * @param client whose device has kept it
+   */
+  @PostMapping("/sessions")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void session(
+      @AuthenticationPrincipal ClientMe me, @RequestParam UUID client, @RequestBody JsonNode sent) {
+    sessions.record(me, uploads.read(me, client, sent, SessionUpload.class));
+  }
+
+  @PostMapping("/check-ins")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void checkIn(
+      @AuthenticationPrincipal ClientMe me, @RequestParam UUID client, @RequestBody JsonNode sent) {
+    sessions.recordCheckIn(me, uploads.read(me, client, sent, CheckInUpload.class));
+  }
+
+  /** As text inside a script element, which must not be closed by its own content. */
+  private String json(PlayerScript script) {
+    try {
+      return json.writeValueAsString(script).replace("<", "\\u003c");
+    } catch (JsonProcessingException e) {
+      throw new IllegalStateException(e);
+    }
+  }
+
+  private void who(ClientMe me, Model model) {
+    model.addAttribute("me", me);
+    model.addAttribute("practice", practices.practice(me.practiceId()));
+  }
+}

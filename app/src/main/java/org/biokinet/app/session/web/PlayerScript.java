@@ -1,0 +1,213 @@
+package org.biokinet.app.session.web;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import org.biokinet.app.program.VersionService;
+import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.dose.Direction;
+import org.biokinet.core.exercise.Exercise;
+import org.biokinet.core.figure.draw.Figure;
+import org.biokinet.core.program.Program;
+import org.biokinet.core.program.SessionLength;
+import org.biokinet.core.timeline.Cue;
+import org.biokinet.core.timeline.Cues;
+import org.biokinet.core.timeline.Segment;
+import org.biokinet.core.timeline.Timeline;
+
+/**
+ * All that the player needs: it walks these steps by the clock and decides nothing itself.
+ *
+ * @param leaseUntil until when it may be started without asking the server
+ */
+record PlayerScript(
+    int version,
+    Side lead,
+    SessionLength length,
+    List<Integer> paused,
+    boolean reEntry,
+    int painBefore,
+    Instant leaseUntil,
+    int seconds,
+    List<String> items,
+    List<Step> steps) {
+
+  /**
+   * One segment.
+   *
+   * @param figureFrom where in the round of its figure the step begins, in the figure's seconds
+   * @param figureTo where it ends; a long step goes round more than once
+   * @param count where in the count it stands: "Hold 2 of 3 on the right"
+   * @param toward the absolute direction of the movement, where it has one
+   * @param not where it must not be felt
+   * @param ending what is said so that it ends with the step, beginning so many seconds before that
+   * @param back index of the step to go to when "back" is pressed: the beginning of this
+   *     repetition, or of the one before when already there
+   * @param skip index of the first step of the next exercise
+   */
+  record Step(
+      int start,
+      int seconds,
+      String kind,
+      boolean work,
+      int item,
+      Optional<Side> side,
+      Optional<Side> toward,
+      double figureFrom,
+      double figureTo,
+      String count,
+      String headline,
+      String detail,
+      String not,
+      String spoken,
+      String ending,
+      double endingSeconds,
+      int back,
+      int skip) {}
+
+  static PlayerScript of(
+      VersionService.Replay replay,
+      Program session,
+      boolean reEntry,
+      int painBefore,
+      Instant leaseUntil,
+      Locale locale) {
+    Timeline timeline = Timeline.compile(session);
+    Cues words = new Cues(replay.catalogue(), locale);
+    List<Cue> cues = words.of(timeline);
+    List<Segment> segments = timeline.segments();
+    List<Step> steps = new ArrayList<>();
+    int begin = 0;
+    int before = 0;
+    for (int i = 0; i < segments.size(); i++) {
+      Segment s = segments.get(i);
+      if (i > 0 && beginsBout(segments.get(i - 1), s)) {
+        before = begin;
+        begin = i;
+      }
+      Cue cue = cues.get(i);
+      Span span = span(s, replay.program().items().get(s.item()).exercise());
+      steps.add(
+          new Step(
+              s.start(),
+              s.seconds(),
+              s.kind().name(),
+              s.kind().isWork(),
+              s.item(),
+              s.side(),
+              toward(replay, s),
+              span.from(),
+              span.to(),
+              words.count(timeline, s),
+              cue.headline(),
+              cue.detail(),
+              cue.not(),
+              cue.spoken(),
+              cue.ending(),
+              cue.endingSeconds(),
+              i == begin ? before : begin,
+              firstOfNextItem(segments, i)));
+    }
+    List<String> names =
+        replay.program().items().stream()
+            .map(item -> replay.catalogue().words(item.exercise(), locale).name())
+            .toList();
+    return new PlayerScript(
+        replay.version().number(),
+        session.leadOr(Side.LEFT),
+        session.length(),
+        session.paused().stream().sorted().toList(),
+        reEntry,
+        painBefore,
+        leaseUntil,
+        timeline.seconds(),
+        names,
+        steps);
+  }
+
+  /** One picture of the session: an item on one side, or on none. */
+  record Picture(int item, Optional<Side> side, String view, String svg) {}
+
+  /** Every picture that the steps need, for exercises that are drawn. */
+  List<Picture> pictures(VersionService.Replay replay) {
+    List<Picture> pictures = new ArrayList<>();
+    for (int i = 0; i < items.size(); i++) {
+      int item = i;
+      Exercise exercise = replay.program().items().get(i).exercise();
+      steps.stream()
+          .filter(s -> s.item() == item && s.work())
+          .map(Step::side)
+          .distinct()
+          .forEach(
+              side ->
+                  Figure.of(exercise, side.orElse(Side.RIGHT))
+                      .ifPresent(
+                          f ->
+                              pictures.add(
+                                  new Picture(
+                                      item,
+                                      side,
+                                      f.bestView().code(),
+                                      f.moving(f.bestView(), items.get(item))))));
+    }
+    return pictures;
+  }
+
+  /** From where to where in the round of a figure. */
+  private record Span(double from, double to) {}
+
+  /** A stretch is entered, held and left; a movement goes round once, the second way backward. */
+  private static Span span(Segment s, Exercise exercise) {
+    double round = Figure.ROUND;
+    double held = Figure.of(exercise, s.side().orElse(Side.RIGHT)).map(Figure::held).orElse(0.0);
+    return switch (s.kind()) {
+      case ENTER, RISE -> new Span(0, held);
+      case HOLD, CONTRACT, DEEPER -> new Span(held, held);
+      case EXIT -> new Span(held, round);
+      case MOVE -> {
+        List<Direction> ways = exercise.doseContext().directions();
+        boolean backward = s.direction().map(ways::indexOf).orElse(0) > 0;
+        yield backward ? new Span(round, 0) : new Span(0, round);
+      }
+      case BREATHE, TIMED -> new Span(0, round * Math.max(1, Math.round(s.seconds() / round)));
+      default -> new Span(0, 0);
+    };
+  }
+
+  private static Optional<Side> toward(VersionService.Replay replay, Segment s) {
+    boolean moving =
+        s.kind().isWork() || s.kind() == Segment.Kind.ENTER || s.kind() == Segment.Kind.RISE;
+    return moving
+        ? s.side().flatMap(replay.program().items().get(s.item()).exercise()::movesToward)
+        : Optional.empty();
+  }
+
+  /** A new exercise, or a new repetition, side or direction of it. */
+  private static boolean beginsBout(Segment before, Segment s) {
+    boolean begins =
+        switch (s.kind()) {
+          case ENTER, RISE, MOVE, BREATHE, TIMED -> true;
+          default -> false;
+        };
+    return begins || beginsItem(before, s);
+  }
+
+  /** In a long session an item may follow itself. */
+  private static boolean beginsItem(Segment before, Segment s) {
+    boolean after = before.kind().isWork() || before.kind() == Segment.Kind.EXIT;
+    boolean gettingThere =
+        s.kind() == Segment.Kind.SETUP
+            || s.kind() == Segment.Kind.POSITION
+            || s.kind() == Segment.Kind.EQUIPMENT;
+    return before.item() != s.item() || (after && gettingThere);
+  }
+
+  private static int firstOfNextItem(List<Segment> segments, int i) {
+    int next = i + 1;
+    while (next < segments.size() && !beginsItem(segments.get(next - 1), segments.get(next)))
+      next++;
+    return next;
+  }
+}

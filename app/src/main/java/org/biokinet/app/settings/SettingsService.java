@@ -1,0 +1,208 @@
+package org.biokinet.app.settings;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.core.type.TypeReference;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeSet;
+import java.util.UUID;
+import org.biokinet.app.audit.Audit;
+import org.biokinet.app.people.AccountService;
+import org.biokinet.app.platform.Changes;
+import org.biokinet.app.practice.Me;
+import org.biokinet.app.practice.PracticeService;
+import org.biokinet.app.practice.PracticeStamp;
+import org.biokinet.app.settings.internal.SettingRow;
+import org.biokinet.core.anatomy.Coded;
+import org.biokinet.core.dose.Pace;
+import org.biokinet.core.dose.Pacing;
+import org.biokinet.core.ledger.Band;
+import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
+
+/** What a practice has chosen for itself, with the history of each choice. */
+@Service
+public class SettingsService {
+
+  interface Rows extends JpaRepository<SettingRow, UUID> {
+    Optional<SettingRow> findFirstByPracticeIdAndNameOrderByMadeAtDesc(
+        UUID practiceId, String name);
+
+    List<SettingRow> findByPracticeIdOrderByMadeAt(UUID practiceId);
+
+    List<SettingRow> findByPracticeIdAndNameOrderByMadeAtDesc(UUID practiceId, String name);
+  }
+
+  /** A change of the pacing, in words. */
+  public record Change(Instant at, String by, String what) {}
+
+  private static final String PACING = "pacing";
+  private static final String BAND = "band";
+
+  private final Rows rows;
+  private final AccountService accounts;
+  private final PracticeService practices;
+  private final Audit audit;
+  private final ObjectMapper json;
+  private final Clock clock;
+  private final Cache<UUID, Kept> chosen = Caffeine.newBuilder().maximumSize(10_000).build();
+
+  SettingsService(
+      Rows rows,
+      AccountService accounts,
+      PracticeService practices,
+      Audit audit,
+      ObjectMapper json,
+      Clock clock) {
+    this.rows = rows;
+    this.accounts = accounts;
+    this.practices = practices;
+    this.audit = audit;
+    this.json = json;
+    this.clock = clock;
+  }
+
+  /** What a practice has chosen, of all that can be chosen. */
+  public record Chosen(Pacing pacing, Band band) {}
+
+  private record Kept(int changes, Chosen chosen) {}
+
+  /** All of it, of a practice that was just asked whether it has changed. */
+  @Transactional(readOnly = true)
+  public Chosen of(PracticeStamp practice) {
+    Kept kept = chosen.getIfPresent(practice.practiceId());
+    if (kept != null && kept.changes() == practice.changes()) return kept.chosen();
+    Map<String, String> newest = new HashMap<>();
+    for (SettingRow r : rows.findByPracticeIdOrderByMadeAt(practice.practiceId())) {
+      newest.put(r.name(), r.value());
+    }
+    Chosen now =
+        new Chosen(
+            Optional.ofNullable(newest.get(PACING)).map(this::pacing).orElse(Pacing.DEFAULT),
+            Optional.ofNullable(newest.get(BAND))
+                .flatMap(code -> Coded.find(Band.class, code))
+                .orElse(Band.ACSM));
+    // What is being changed just now may never be committed.
+    if (TransactionSynchronizationManager.isCurrentTransactionReadOnly()) {
+      chosen.put(practice.practiceId(), new Kept(practice.changes(), now));
+    }
+    return now;
+  }
+
+  @Transactional(readOnly = true)
+  public Pacing pacing(UUID practiceId) {
+    return of(practices.stamp(practiceId)).pacing();
+  }
+
+  /** Names the pacing in force, so that the second of two editors does not overwrite the first. */
+  @Transactional(readOnly = true)
+  public Optional<UUID> pacingRevision(UUID practiceId) {
+    return current(practiceId, PACING).map(SettingRow::getId);
+  }
+
+  /**
+   * @param seen the revision that was edited
+   * @return the name of whoever changed it in between, then nothing was saved
+   */
+  @Changes
+  public Optional<String> setPacing(Me me, Pacing pacing, Optional<UUID> seen) {
+    practices.lock(me);
+    Optional<SettingRow> now = current(me.practiceId(), PACING);
+    if (!now.map(SettingRow::getId).equals(seen)) {
+      return now.map(r -> accounts.practitionerName(r.madeBy())).or(() -> Optional.of("Somebody"));
+    }
+    Map<String, Integer> value = new LinkedHashMap<>();
+    pacing.changes().forEach((pace, seconds) -> value.put(pace.code(), seconds));
+    save(me, PACING, write(value), now);
+    return Optional.empty();
+  }
+
+  @Transactional(readOnly = true)
+  public List<Change> pacingHistory(UUID practiceId) {
+    List<SettingRow> newestFirst =
+        rows.findByPracticeIdAndNameOrderByMadeAtDesc(practiceId, PACING);
+    List<Change> changes = new ArrayList<>();
+    for (int i = 0; i < newestFirst.size(); i++) {
+      SettingRow row = newestFirst.get(i);
+      Pacing before =
+          i + 1 < newestFirst.size() ? pacing(newestFirst.get(i + 1).value()) : Pacing.DEFAULT;
+      changes.add(
+          new Change(
+              row.madeAt(),
+              accounts.practitionerName(row.madeBy()),
+              difference(before, pacing(row.value()))));
+    }
+    return changes;
+  }
+
+  private static String difference(Pacing before, Pacing after) {
+    TreeSet<Pace> changed = new TreeSet<>();
+    for (Pace p : Pace.values()) if (before.seconds(p) != after.seconds(p)) changed.add(p);
+    if (changed.isEmpty()) return "nothing changed";
+    return String.join(
+        " · ",
+        changed.stream()
+            .map(p -> "%s %d → %d s".formatted(p.label(), before.seconds(p), after.seconds(p)))
+            .toList());
+  }
+
+  /** The published band that Plan shows. */
+  @Transactional(readOnly = true)
+  public Band band(UUID practiceId) {
+    return of(practices.stamp(practiceId)).band();
+  }
+
+  @Changes
+  public void setBand(Me me, Band band) {
+    practices.lock(me);
+    Optional<SettingRow> now = current(me.practiceId(), BAND);
+    if (band(me.practiceId()) != band) save(me, BAND, band.code(), now);
+  }
+
+  private void save(Me me, String name, String value, Optional<SettingRow> before) {
+    rows.save(
+        new SettingRow(
+            me.practiceId(),
+            name,
+            value,
+            me.id(),
+            clock.instant(),
+            before.map(SettingRow::getId).orElse(null)));
+    audit.practiceChanged(me, name, value);
+  }
+
+  private Optional<SettingRow> current(UUID practiceId, String name) {
+    return rows.findFirstByPracticeIdAndNameOrderByMadeAtDesc(practiceId, name);
+  }
+
+  private Pacing pacing(String value) {
+    try {
+      Map<String, Integer> codes = json.readValue(value, new TypeReference<>() {});
+      Map<Pace, Integer> changes = new EnumMap<>(Pace.class);
+      codes.forEach((c, s) -> Coded.find(Pace.class, c).ifPresent(p -> changes.put(p, s)));
+      return Pacing.of(changes);
+    } catch (JsonProcessingException e) {
+      throw new IllegalStateException(e);
+    }
+  }
+
+  private String write(Map<String, Integer> value) {
+    try {
+      return json.writeValueAsString(value);
+    } catch (JsonProcessingException e) {
+      throw new IllegalStateException(e);
+    }
+  }
+}

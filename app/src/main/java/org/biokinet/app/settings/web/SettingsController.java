@@ -1,0 +1,114 @@
+package org.biokinet.app.settings.web;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.time.Clock;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.biokinet.app.platform.Days;
+import org.biokinet.app.practice.Me;
+import org.biokinet.app.settings.SettingsService;
+import org.biokinet.core.dose.Pace;
+import org.biokinet.core.dose.Pacing;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** The practice's own pacing. */
+@Controller
+class SettingsController {
+
+  /**
+   * One line of the form.
+   *
+   * @param typed what stands in the field
+   * @param error what is wrong with it, or empty
+   */
+  record Line(Pace pace, String typed, String error) {}
+
+  /** One line of the history. */
+  record Past(String when, String by, String what) {}
+
+  private final SettingsService settings;
+  private final Clock clock;
+
+  SettingsController(SettingsService settings, Clock clock) {
+    this.settings = settings;
+    this.clock = clock;
+  }
+
+  @GetMapping("/settings")
+  String page(@AuthenticationPrincipal Me me, Model model) {
+    Pacing pacing = settings.pacing(me.practiceId());
+    List<Line> lines = new ArrayList<>();
+    for (Pace p : Pace.values()) {
+      lines.add(new Line(p, Integer.toString(pacing.seconds(p)), ""));
+    }
+    return show(me, lines, model);
+  }
+
+  @PostMapping("/settings")
+  String save(
+      @AuthenticationPrincipal Me me,
+      @RequestParam Map<String, String> form,
+      Model model,
+      HttpServletResponse response) {
+    List<Line> lines = new ArrayList<>();
+    Map<Pace, Integer> values = new EnumMap<>(Pace.class);
+    boolean wrong = false;
+    for (Pace p : Pace.values()) {
+      String typed = form.getOrDefault(p.code(), "").strip();
+      String error = "";
+      if (!typed.matches("\\d{1,6}")) {
+        error = "Whole seconds, %d to %d.".formatted(p.least(), p.most());
+      } else if (!p.allows(Integer.parseInt(typed))) {
+        error = "%d to %d s.".formatted(p.least(), p.most());
+      } else {
+        values.put(p, Integer.parseInt(typed));
+      }
+      wrong |= !error.isEmpty();
+      lines.add(new Line(p, typed, error));
+    }
+    if (!wrong) {
+      try {
+        Optional<String> overtaken =
+            settings.setPacing(me, Pacing.of(values), seen(form.getOrDefault("seen", "")));
+        if (overtaken.isEmpty()) return "redirect:/settings?saved";
+        model.addAttribute("overtakenBy", overtaken.get());
+      } catch (IllegalArgumentException e) {
+        model.addAttribute("refused", e.getMessage());
+      }
+    }
+    response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
+    return show(me, lines, model);
+  }
+
+  private static Optional<UUID> seen(String text) {
+    try {
+      return text.isEmpty() ? Optional.empty() : Optional.of(UUID.fromString(text));
+    } catch (IllegalArgumentException e) {
+      return Optional.of(new UUID(0, 0)); // matches nothing, so nothing is overwritten
+    }
+  }
+
+  private String show(Me me, List<Line> lines, Model model) {
+    model.addAttribute("lines", lines);
+    model.addAttribute(
+        "seen", settings.pacingRevision(me.practiceId()).map(UUID::toString).orElse(""));
+    ZoneId zone = ZoneId.of(me.zone());
+    model.addAttribute(
+        "history",
+        settings.pacingHistory(me.practiceId()).stream()
+            .map(c -> new Past(Days.when(c.at(), clock.instant(), zone), c.by(), c.what()))
+            .toList());
+    return "account/settings";
+  }
+}

@@ -1,0 +1,187 @@
+package org.biokinet.app.shell.web;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.Comparator;
+import java.util.List;
+import java.util.UUID;
+import org.biokinet.app.access.LinkService;
+import org.biokinet.app.audit.Audit;
+import org.biokinet.app.client.Client;
+import org.biokinet.app.client.ClientHeader;
+import org.biokinet.app.client.ClientService;
+import org.biokinet.app.client.Station;
+import org.biokinet.app.people.AccountService;
+import org.biokinet.app.platform.Days;
+import org.biokinet.app.platform.NotFound;
+import org.biokinet.app.platform.Site;
+import org.biokinet.app.practice.Me;
+import org.biokinet.app.program.ProgramVersion;
+import org.biokinet.app.program.VersionService;
+import org.biokinet.app.worklist.Standing;
+import org.biokinet.app.worklist.StandingService;
+import org.biokinet.core.progress.Attention;
+import org.biokinet.core.timeline.Timeline;
+import org.springframework.http.MediaType;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseBody;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/** A client's page, where no other capability owns the station. */
+@Controller
+class StationController {
+
+  private final ClientService clients;
+  private final ClientHeader header;
+  private final LinkService links;
+  private final StandingService standings;
+  private final AccountService accounts;
+  private final VersionService versions;
+  private final Audit audit;
+  private final Site site;
+  private final Clock clock;
+
+  StationController(
+      ClientService clients,
+      ClientHeader header,
+      LinkService links,
+      StandingService standings,
+      AccountService accounts,
+      VersionService versions,
+      Audit audit,
+      Site site,
+      Clock clock) {
+    this.clients = clients;
+    this.header = header;
+    this.links = links;
+    this.standings = standings;
+    this.accounts = accounts;
+    this.versions = versions;
+    this.audit = audit;
+    this.site = site;
+    this.clock = clock;
+  }
+
+  @GetMapping("/clients/{id}")
+  String client(@AuthenticationPrincipal Me me, @PathVariable UUID id) {
+    return "redirect:/clients/" + clients.get(me, id).getId() + "/plan";
+  }
+
+  @GetMapping("/clients/{id}/do")
+  String handOver(@AuthenticationPrincipal Me me, @PathVariable UUID id, Model model) {
+    Client client = header.show(me, id, Station.DO, model);
+    List<ProgramVersion> newestFirst =
+        versions.all(id).stream()
+            .sorted(Comparator.comparingInt(ProgramVersion::number).reversed())
+            .toList();
+    model.addAttribute("versions", newestFirst);
+    model.addAttribute(
+        "sharedOn",
+        newestFirst.stream()
+            .map(v -> Days.when(v.sharedAt(), clock.instant(), client.zone()))
+            .toList());
+    model.addAttribute(
+        "clock", newestFirst.stream().map(v -> Timeline.clock(v.seconds())).toList());
+    Standing standing = standings.of(client, clock.instant());
+    model.addAttribute("paused", standing.isPaused());
+    if (standing.called().isPresent()) {
+      clients.lastCall(id).ifPresent(c -> model.addAttribute("called", called(c, client.zone())));
+    }
+    if (!standing.open().isEmpty()) model.addAttribute("read", standing.open().get(0).at());
+    model.addAttribute("also", also(standing, client.zone()));
+    standing.linkMade().ifPresent(at -> model.addAttribute("linkMade", when(at, client)));
+    standing.linkOpened().ifPresent(at -> model.addAttribute("linkOpened", when(at, client)));
+    return "worklist/do";
+  }
+
+  private String when(Instant at, Client client) {
+    return Days.when(at, clock.instant(), client.zone());
+  }
+
+  /** Something open that does not stand at the head already. */
+  record Also(String what, String when, String detail) {}
+
+  private List<Also> also(Standing standing, ZoneId zone) {
+    return standing.open().stream()
+        .filter(o -> o.as() != standing.attention())
+        .map(o -> new Also(what(o.as()), Days.when(o.at(), clock.instant(), zone), o.detail()))
+        .toList();
+  }
+
+  private static String what(Attention as) {
+    return switch (as) {
+      case STOPPED -> "stopped";
+      case WHILE_CLOSED -> "done while closed";
+      case MAP_ASKS -> "marked on the body map";
+      default -> "too sore to start";
+    };
+  }
+
+  private String called(ClientService.Call call, ZoneId zone) {
+    return "%s, %s: %s"
+        .formatted(
+            Days.when(call.at(), clock.instant(), zone),
+            accounts.practitionerName(call.practitionerId()),
+            call.note());
+  }
+
+  /** A shared version as the open document, which the command line compiles to the same second. */
+  @GetMapping(
+      path = "/clients/{id}/versions/{number}.json",
+      produces = MediaType.APPLICATION_JSON_VALUE)
+  @ResponseBody
+  String document(@AuthenticationPrincipal Me me, @PathVariable UUID id, @PathVariable int number) {
+    Client client = clients.get(me, id);
+    audit.saw(me, id, "version %d".formatted(number));
+    return versions.number(client.getId(), number).orElseThrow(NotFound::new).version().document();
+  }
+
+  @PostMapping("/clients/{id}/link")
+  String makeLink(@AuthenticationPrincipal Me me, @PathVariable UUID id, RedirectAttributes once) {
+    LinkService.Made made = links.make(me, id);
+    once.addFlashAttribute("link", site.address("/c/" + made.token()));
+    once.addFlashAttribute("pin", made.pin());
+    return "redirect:/clients/" + id + "/do";
+  }
+
+  @PostMapping("/clients/{id}/pin")
+  String newPin(@AuthenticationPrincipal Me me, @PathVariable UUID id, RedirectAttributes once) {
+    links.newPin(me, id).ifPresent(pin -> once.addFlashAttribute("pin", pin));
+    return "redirect:/clients/" + id + "/do";
+  }
+
+  /**
+   * @param what "called" leaves it open; anything else is its outcome
+   * @param read when the newest came in that stood on the page; what is newer stays open
+   */
+  @PostMapping("/clients/{id}/dealt-with")
+  String dealtWith(
+      @AuthenticationPrincipal Me me,
+      @PathVariable UUID id,
+      @RequestParam(defaultValue = "") String note,
+      @RequestParam(defaultValue = "") String what,
+      @RequestParam(defaultValue = "1970-01-01T00:00:00Z") Instant read,
+      RedirectAttributes once) {
+    String text = note.strip();
+    if (text.isEmpty() || text.length() > 500) {
+      once.addFlashAttribute("noteTyped", note);
+      once.addFlashAttribute(
+          "noteError",
+          text.isEmpty() ? "Write what you did: called, saw, wrote." : "At most 500 characters.");
+    } else if (what.equals("called")) {
+      clients.called(me, id, text);
+    } else if (!clients.dealtWith(me, id, read, text)) {
+      once.addFlashAttribute("noteTyped", note);
+      once.addFlashAttribute(
+          "noteError", "Something came in since you opened this page. Read it first.");
+    }
+    return "redirect:/clients/" + id + "/do";
+  }
+}

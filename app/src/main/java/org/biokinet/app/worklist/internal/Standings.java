@@ -1,0 +1,61 @@
+package org.biokinet.app.worklist.internal;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.data.domain.Page;
+import org.springframework.data.domain.Pageable;
+import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Modifying;
+import org.springframework.data.jpa.repository.Query;
+
+/** Lists of where clients stand; each costs what it shows, whoever else there is. */
+public interface Standings extends JpaRepository<StandingRow, UUID> {
+
+  Optional<StandingRow> findByClientIdAndForm(UUID clientId, int form);
+
+  @Modifying
+  @Query("delete from StandingRow s where s.clientId = :clientId")
+  void deleteByClientId(UUID clientId);
+
+  @Query(
+      """
+      select s.clientId from StandingRow s where s.practiceId = :practice
+      and (s.validUntil <= :now or s.form <> :form)
+      """)
+  List<UUID> due(UUID practice, Instant now, int form);
+
+  boolean existsByPracticeIdAndPractitionerIdNot(UUID practiceId, UUID practitionerId);
+
+  /** Clients who are treated now and have no row yet. */
+  @Query(
+      nativeQuery = true,
+      value =
+          """
+          select c.id from client c left join standing s on s.client_id = c.id
+          where c.archived_at is null and s.client_id is null
+          """)
+  List<UUID> missing();
+
+  /**
+   * @param all whether it does not matter whose
+   * @param from the first and {@code to} the last place that is wanted
+   */
+  @Query(
+      """
+      select s from StandingRow s where s.practiceId = :practice
+      and (:all = true or s.practitionerId = :whose) and s.place between :from and :to
+      order by s.place, s.name, s.clientId
+      """)
+  Page<StandingRow> places(UUID practice, boolean all, UUID whose, int from, int to, Pageable page);
+
+  /** By name or phone, those about whom somebody has to be told at once first. */
+  @Query(
+      """
+      select s from StandingRow s where s.practiceId = :practice
+      and (:q = '' or locate(:q, s.name) > 0 or locate(:q, s.phone) > 0)
+      order by s.urgent desc, s.name, s.clientId
+      """)
+  Page<StandingRow> found(UUID practice, String q, Pageable page);
+}

@@ -1,0 +1,89 @@
+package org.biokinet.app.worklist.web;
+
+import java.time.Clock;
+import java.time.ZoneId;
+import java.util.List;
+import java.util.Locale;
+import org.biokinet.app.client.Client;
+import org.biokinet.app.client.ClientService;
+import org.biokinet.app.library.Library;
+import org.biokinet.app.library.LibraryService;
+import org.biokinet.app.platform.Days;
+import org.biokinet.app.practice.Me;
+import org.biokinet.app.worklist.WorklistService;
+import org.springframework.data.domain.Page;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** The first page: who needs attention, and why. */
+@Controller
+class WorklistController {
+
+  private static final int PER_PAGE = 50;
+  private static final int STEADY_PER_PAGE = 25;
+  private static final int MOST_HITS = 10;
+  private static final int MOST_EXERCISES = 5;
+
+  /** A list that fits on one screen is shown whole. */
+  private static final int SHORT_LIST = 10;
+
+  private final WorklistService worklist;
+  private final ClientService clients;
+  private final LibraryService library;
+  private final Clock clock;
+
+  WorklistController(
+      WorklistService worklist, ClientService clients, LibraryService library, Clock clock) {
+    this.worklist = worklist;
+    this.clients = clients;
+    this.library = library;
+    this.clock = clock;
+  }
+
+  @GetMapping("/")
+  String page(
+      @AuthenticationPrincipal Me me,
+      @RequestParam(defaultValue = "0") int page,
+      @RequestParam(defaultValue = "0") int steadyPage,
+      @RequestParam(defaultValue = "false") boolean steady,
+      @RequestParam(defaultValue = "false") boolean mine,
+      Model model) {
+    if (!me.role().clinical()) return "redirect:/desk";
+    boolean shared = worklist.shared(me);
+    boolean onlyMine = mine && shared;
+    Page<WorklistService.Row> wanting = worklist.wanting(me, onlyMine, page, PER_PAGE);
+    Page<WorklistService.Row> calm = worklist.steady(me, onlyMine, steadyPage, STEADY_PER_PAGE);
+    long total = wanting.getTotalElements() + calm.getTotalElements();
+    model.addAttribute("shared", shared);
+    model.addAttribute("mine", onlyMine);
+    model.addAttribute("day", Days.longDay(clock.instant(), ZoneId.of(me.zone())));
+    model.addAttribute("total", total);
+    model.addAttribute("wanting", wanting);
+    model.addAttribute("calm", calm);
+    model.addAttribute("steadyOpen", steady || total <= SHORT_LIST);
+    return "worklist/worklist";
+  }
+
+  /** The search in the head of every page. */
+  @GetMapping("/find")
+  String find(
+      @AuthenticationPrincipal Me me, @RequestParam(defaultValue = "") String q, Model model) {
+    String wanted = q.strip().toLowerCase(Locale.ROOT);
+    Page<Client> hits = wanted.isEmpty() ? Page.empty() : clients.named(me, wanted, MOST_HITS);
+    model.addAttribute("q", q.strip());
+    model.addAttribute("hits", hits.getContent());
+    model.addAttribute("more", hits.getTotalElements() - hits.getNumberOfElements());
+    Library mine = library.of(me.practiceId());
+    model.addAttribute("library", mine);
+    model.addAttribute("clinical", me.role().clinical());
+    model.addAttribute(
+        "exercises",
+        wanted.isEmpty() || !me.role().clinical()
+            ? List.of()
+            : mine.offered(wanted).stream().limit(MOST_EXERCISES).toList());
+    return "layout :: found";
+  }
+}
