@@ -296,7 +296,6 @@ $("voice").addEventListener("click", () => {
 });
 function showVoice() {
   $("voice").textContent = voice ? words.voiceOff : words.voiceOn;
-  $("voice").setAttribute("aria-pressed", String(voice));
 }
 showVoice();
 

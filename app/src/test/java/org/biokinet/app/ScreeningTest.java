@@ -15,11 +15,14 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import jakarta.servlet.http.Cookie;
 import java.time.Duration;
 import java.time.LocalDate;
+import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.function.Consumer;
+import java.util.stream.Stream;
 import org.biokinet.app.client.Circumstances;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.Contact;
@@ -34,19 +37,25 @@ import org.biokinet.core.program.DraftEdit;
 import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.progress.Attention;
 import org.biokinet.core.screening.Clearance;
+import org.biokinet.core.screening.Condition;
+import org.biokinet.core.screening.EmergencySign;
 import org.biokinet.core.screening.Gate;
 import org.biokinet.core.screening.Irritability;
+import org.biokinet.core.screening.RedFlag;
 import org.biokinet.core.session.Ended;
 import org.biokinet.core.timeline.Performance;
 import org.biokinet.core.timeline.Segment;
 import org.biokinet.core.timeline.Timeline;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.context.MessageSource;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 
 /** The gate, and every way round it that was thought of. */
 class ScreeningTest extends AppTest {
+
+  @Autowired MessageSource messages;
 
   @Autowired JdbcTemplate jdbc;
 
@@ -786,5 +795,20 @@ class ScreeningTest extends AppTest {
     clock.moveTo(clock.instant().plus(Duration.ofDays(77)));
     assertThat(attention(client)).isEqualTo(Attention.SCREEN_SOON);
     mvc.perform(as(me, get("/"))).andExpect(content().string(containsString("Screening due")));
+  }
+
+  /** Clients read from the bundles: no sign, flag, condition or choice is without its words. */
+  @Test
+  void whatAClientIsAskedHasWords() {
+    Stream<String> keys =
+        Stream.of(
+                Arrays.stream(EmergencySign.values()).map(x -> "sign." + x.code()),
+                Arrays.stream(RedFlag.values()).map(x -> "flag." + x.code()),
+                Arrays.stream(Condition.values()).map(x -> "condition." + x.code()),
+                Arrays.stream(Irritability.Settles.values()).map(x -> "settles." + x.code()),
+                Arrays.stream(Gate.Why.values()).map(x -> "closed." + x))
+            .flatMap(x -> x);
+    assertThat(keys)
+        .allSatisfy(key -> assertThat(messages.getMessage(key, null, Locale.ENGLISH)).isNotBlank());
   }
 }

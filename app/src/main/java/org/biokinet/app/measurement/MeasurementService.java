@@ -60,9 +60,16 @@ public class MeasurementService {
   /**
    * A finding with what the practitioner made of it.
    *
-   * @param treat what exercises for it are found by: "upper trapezius", "trunk rotation"
+   * @param treat what to treat, the most promising first: tissue or motion, side and intent
+   * @param weight for ranking, larger first; 0 for the practitioner's own
    */
-  public record Judged(String code, String words, List<String> treat, State state) {
+  public record Judged(
+      String code, String words, List<Finding.Target> treat, double weight, State state) {
+
+    /** What exercises for it are found by: "upper trapezius", "trunk rotation". */
+    public List<String> searches() {
+      return treat.stream().map(MeasurementService::searched).distinct().toList();
+    }
 
     /** What was made of it. */
     public enum State {
@@ -259,19 +266,15 @@ public class MeasurementService {
     List<Judged> judged = new ArrayList<>();
     decided.values().stream()
         .filter(d -> d.decision() == DecisionRow.Decision.ADDED)
-        .forEach(d -> judged.add(new Judged(d.code(), d.words(), List.of(), Judged.State.ADDED)));
+        .forEach(
+            d -> judged.add(new Judged(d.code(), d.words(), List.of(), 0, Judged.State.ADDED)));
     List<Finding> found = new Findings(library.catalogue()).of(Visit.newest(ofEpisode).measures());
     for (Finding f : found) {
       Judged.State state =
           Optional.ofNullable(decided.get(f.code()))
               .map(d -> Judged.State.valueOf(d.decision().name()))
               .orElse(Judged.State.OPEN);
-      judged.add(
-          new Judged(
-              f.code(),
-              f.words(),
-              f.treat().stream().map(MeasurementService::searched).distinct().toList(),
-              state));
+      judged.add(new Judged(f.code(), f.words(), f.treat(), f.weight(), state));
     }
     return judged;
   }

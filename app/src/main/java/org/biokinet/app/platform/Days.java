@@ -22,6 +22,11 @@ public final class Days {
     return DAY.format(date);
   }
 
+  /** The same in the language of a page that is not English. */
+  public static String day(LocalDate date, Locale language) {
+    return DAY.withLocale(language).format(date);
+  }
+
   public static String day(Instant at, ZoneId zone) {
     return DAY.format(at.atZone(zone));
   }

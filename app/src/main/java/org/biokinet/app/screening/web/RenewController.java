@@ -74,7 +74,7 @@ class RenewController {
     if (since.isEmpty()) return "redirect:/me/before-visit";
     model.addAttribute("me", me);
     model.addAttribute("practice", practices.practice(me.practiceId()));
-    model.addAttribute("since", Days.day(since.get().since()));
+    model.addAttribute("since", Days.day(since.get().since(), me.language()));
     model.addAttribute("renewal", renewal);
     model.addAttribute("problems", problems);
     model.addAttribute("signs", EmergencySign.values());

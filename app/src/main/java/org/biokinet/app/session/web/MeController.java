@@ -5,6 +5,8 @@ import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import java.time.Clock;
 import java.time.Instant;
+import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -135,6 +137,12 @@ class MeController {
     this.clock = clock;
   }
 
+  /** Where somebody lands who types the beginning of the address. */
+  @GetMapping
+  String me() {
+    return "redirect:/me/today";
+  }
+
   @GetMapping("/today")
   String today(@AuthenticationPrincipal ClientMe me, Model model) {
     who(me, model);
@@ -151,7 +159,9 @@ class MeController {
     screening
         .renewal()
         .ifPresent(
-            r -> model.addAttribute(r.due() ? "renewSince" : "newSince", Days.day(r.since())));
+            r ->
+                model.addAttribute(
+                    r.due() ? "renewSince" : "newSince", Days.day(r.since(), me.language())));
     Optional<String> closed = closed(now, me.language());
     if (closed.isPresent()) {
       model.addAttribute("closedWhy", closed.get());
@@ -174,9 +184,21 @@ class MeController {
     model.addAttribute("total", Timeline.clock(timeline.seconds()));
     model.addAttribute("choices", choices(now, turn, timeline.seconds()));
     model.addAttribute("reEntry", now.permit().reEntry());
-    model.addAttribute(
-        "last", last.map(s -> Days.when(s.startedAt(), clock.instant(), me.zone())).orElse(""));
+    model.addAttribute("last", last.map(s -> when(s.startedAt(), me)).orElse(""));
     return "session/today";
+  }
+
+  /** "today 07:10", in the language of the page. */
+  private String when(Instant at, ClientMe me) {
+    LocalDate day = at.atZone(me.zone()).toLocalDate();
+    long ago = ChronoUnit.DAYS.between(day, clock.instant().atZone(me.zone()).toLocalDate());
+    String words =
+        ago == 0
+            ? messages.getMessage("day.today", null, me.language())
+            : ago == 1
+                ? messages.getMessage("day.yesterday", null, me.language())
+                : Days.day(day, me.language());
+    return words + " " + Days.time(at, me.zone());
   }
 
   /** Shorter and longer sessions, where they differ from the usual one and can be done. */
