@@ -1,7 +1,5 @@
 package org.biokinet.app.library;
 
-import com.fasterxml.jackson.core.JsonProcessingException;
-import com.fasterxml.jackson.databind.ObjectMapper;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.text.Normalizer;
@@ -110,7 +108,6 @@ public class LibraryService {
   private final AccountService accounts;
   private final PracticeService practices;
   private final Audit audit;
-  private final ObjectMapper json;
   private final Clock clock;
   private final Catalogue shipped;
   private final Library untouched;
@@ -123,7 +120,6 @@ public class LibraryService {
       AccountService accounts,
       PracticeService practices,
       Audit audit,
-      ObjectMapper json,
       Clock clock,
       Catalogue shipped) {
     this.revisions = revisions;
@@ -131,7 +127,6 @@ public class LibraryService {
     this.accounts = accounts;
     this.practices = practices;
     this.audit = audit;
-    this.json = json;
     this.clock = clock;
     this.shipped = shipped;
     this.untouched = Library.of(shipped);
@@ -177,7 +172,6 @@ public class LibraryService {
     for (RevisionRow row : inForce) {
       if (row.retired()) retired.add(row.code());
       row.entry()
-          .map(this::read)
           .map(own -> mend.apply(own).asRevision(row.number()).snapshot(Library.LANGUAGE))
           .ifPresent(
               s -> {
@@ -210,7 +204,7 @@ public class LibraryService {
     Optional<OwnExercise> before = asShipped(code);
     boolean wasRetired = false;
     for (RevisionRow row : revisions.findByPracticeIdAndCodeOrderByNumber(me.practiceId(), code)) {
-      Optional<OwnExercise> entry = row.entry().map(this::read);
+      Optional<OwnExercise> entry = row.entry();
       Optional<OwnExercise> inForce = entry.or(() -> asShipped(code));
       String what =
           row.retired() != wasRetired
@@ -255,7 +249,7 @@ public class LibraryService {
     List<WordsCheck.Problem> problems = problems(named, now);
     if (!problems.isEmpty()) return new Outcome.Wrong(problems);
     boolean retired = now.find(named.id()).filter(now::isRetired).isPresent();
-    add(me, named.id(), seen + 1, retired, write(named.canonical()));
+    add(me, named.id(), seen + 1, retired, named.canonical());
     return new Outcome.Saved(named.id());
   }
 
@@ -287,7 +281,7 @@ public class LibraryService {
     Optional<Revision> newer = newer(me, code, seen);
     if (newer.isPresent()) return new Outcome.Overtaken(newer.get());
     Optional<Revision> last = revisions(me, code).stream().findFirst();
-    add(me, code, seen + 1, retired, last.flatMap(Revision::entry).map(this::write).orElse(null));
+    add(me, code, seen + 1, retired, last.flatMap(Revision::entry).orElse(null));
     return new Outcome.Saved(entry.id());
   }
 
@@ -309,7 +303,7 @@ public class LibraryService {
     return revisions(me, code).stream().findFirst().filter(r -> r.number() != seen);
   }
 
-  private void add(Me me, String code, int number, boolean retired, @Nullable String entry) {
+  private void add(Me me, String code, int number, boolean retired, @Nullable OwnExercise entry) {
     revisions.saveAndFlush(
         new RevisionRow(me.practiceId(), code, number, retired, entry, me.id(), clock.instant()));
     audit.practiceChanged(
@@ -354,11 +348,11 @@ public class LibraryService {
   public UUID keep(Me me, Optional<UUID> id, OwnExercise typed, int base) {
     if (!typed.id().isEmpty()) entry(me, typed.id());
     Optional<ExerciseDraftRow> row = id.flatMap(i -> drafts.findByIdAndPractitionerId(i, me.id()));
-    String text = write(typed);
-    row.ifPresent(r -> r.write(base, text, clock.instant()));
+    row.ifPresent(r -> r.write(base, typed, clock.instant()));
     return row.orElseGet(
             () ->
-                drafts.save(new ExerciseDraftRow(me.id(), typed.id(), base, text, clock.instant())))
+                drafts.save(
+                    new ExerciseDraftRow(me.id(), typed.id(), base, typed, clock.instant())))
         .getId();
   }
 
@@ -368,22 +362,6 @@ public class LibraryService {
   }
 
   private Draft draft(ExerciseDraftRow row) {
-    return new Draft(row.getId(), row.code(), row.base(), read(row.entry()), row.madeAt());
-  }
-
-  private String write(OwnExercise entry) {
-    try {
-      return json.writeValueAsString(entry);
-    } catch (JsonProcessingException e) {
-      throw new IllegalStateException(e);
-    }
-  }
-
-  private OwnExercise read(String text) {
-    try {
-      return json.readValue(text, OwnExercise.class);
-    } catch (JsonProcessingException e) {
-      throw new IllegalStateException(e);
-    }
+    return new Draft(row.getId(), row.code(), row.base(), row.entry(), row.madeAt());
   }
 }

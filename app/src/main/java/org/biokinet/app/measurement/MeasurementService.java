@@ -1,7 +1,5 @@
 package org.biokinet.app.measurement;
 
-import com.fasterxml.jackson.core.JsonProcessingException;
-import com.fasterxml.jackson.databind.ObjectMapper;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -100,7 +98,6 @@ public class MeasurementService {
   private final LibraryService library;
   private final Audit audit;
   private final ApplicationEventPublisher publisher;
-  private final ObjectMapper json;
   private final Clock clock;
 
   MeasurementService(
@@ -111,7 +108,6 @@ public class MeasurementService {
       LibraryService library,
       Audit audit,
       ApplicationEventPublisher publisher,
-      ObjectMapper json,
       Clock clock) {
     this.rows = rows;
     this.decisions = decisions;
@@ -120,7 +116,6 @@ public class MeasurementService {
     this.library = library;
     this.audit = audit;
     this.publisher = publisher;
-    this.json = json;
     this.clock = clock;
   }
 
@@ -184,9 +179,7 @@ public class MeasurementService {
             .map(MeasurementRow::getId)
             .reduce((a, b) -> b)
             .orElse(null);
-    rows.save(
-        new MeasurementRow(
-            client.getId(), day, measured, write(measured), by, clock.instant(), replaced));
+    rows.save(new MeasurementRow(client.getId(), day, measured, by, clock.instant(), replaced));
     publisher.publishEvent(new MeasuresChanged(client.getId()));
   }
 
@@ -206,7 +199,7 @@ public class MeasurementService {
           .add(
               new Visit.Taken(
                   r.getId(),
-                  read(r.value()),
+                  r.value(),
                   r.practitionerId().map(accounts::practitionerName).orElse("the client"),
                   r.practitionerId().isEmpty(),
                   r.at(),
@@ -328,21 +321,5 @@ public class MeasurementService {
       Me me, UUID clientId, String code, DecisionRow.Decision decision, String words) {
     decisions.save(new DecisionRow(clientId, code, decision, words, me.id(), clock.instant()));
     audit.changed(me, clientId, "finding " + decision.name().toLowerCase(Locale.ROOT), code);
-  }
-
-  private String write(Measured measured) {
-    try {
-      return json.writerFor(Measured.class).writeValueAsString(measured);
-    } catch (JsonProcessingException e) {
-      throw new IllegalStateException(e);
-    }
-  }
-
-  private Measured read(String value) {
-    try {
-      return json.readValue(value, Measured.class);
-    } catch (JsonProcessingException e) {
-      throw new IllegalStateException(e);
-    }
   }
 }

@@ -182,20 +182,21 @@ public class DraftService {
 
   @Changes
   public Outcome edit(Me me, UUID clientId, int seq, DraftEdit edit) {
-    return append(me, clientId, seq, DraftEntryRow.Kind.EDIT, write(DraftEdit.class, edit));
+    return append(me, clientId, seq, DraftEntryRow.Kind.EDIT, edit);
   }
 
   @Changes
   public Outcome undo(Me me, UUID clientId, int seq) {
-    return append(me, clientId, seq, DraftEntryRow.Kind.UNDO, "");
+    return append(me, clientId, seq, DraftEntryRow.Kind.UNDO, null);
   }
 
   @Changes
   public Outcome redo(Me me, UUID clientId, int seq) {
-    return append(me, clientId, seq, DraftEntryRow.Kind.REDO, "");
+    return append(me, clientId, seq, DraftEntryRow.Kind.REDO, null);
   }
 
-  private Outcome append(Me me, UUID clientId, int seq, DraftEntryRow.Kind kind, String payload) {
+  private Outcome append(
+      Me me, UUID clientId, int seq, DraftEntryRow.Kind kind, @Nullable DraftEdit payload) {
     Client client = clients.lock(me, clientId);
     Instant now = clock.instant();
     Open open = open(clientId).orElseGet(() -> new Open(begin(client, now), List.of()));
@@ -208,14 +209,14 @@ public class DraftService {
     entries.saveAndFlush(
         new DraftEntryRow(
             new DraftEntryRow.Key(row.getId(), log.size() + 1), kind, payload, me.id(), now));
-    audit.changed(me, clientId, "draft " + kind.name().toLowerCase(Locale.ROOT), payload);
+    String what = payload == null ? "" : payload.toString();
+    audit.changed(me, clientId, "draft " + kind.name().toLowerCase(Locale.ROOT), what);
     return new Outcome.Done(state(client));
   }
 
   private DraftRow begin(Client client, Instant now) {
     publisher.publishEvent(new DraftBegun(client.getId()));
-    String start = write(Draft.class, start(replays.latest(client)));
-    return drafts.save(new DraftRow(client.getId(), start, now));
+    return drafts.save(new DraftRow(client.getId(), start(replays.latest(client)), now));
   }
 
   /**
@@ -285,7 +286,7 @@ public class DraftService {
                 state.nextVersion(),
                 program.title(),
                 ProgramDocument.write(program),
-                write(Catalogue.Snapshot.class, snapshot),
+                write(snapshot),
                 Timeline.RULE_SET,
                 check.seconds(),
                 me.id(),
@@ -300,8 +301,7 @@ public class DraftService {
   private State state(Client client, Open open) {
     DraftLog replayed =
         DraftLog.replay(
-            read(Draft.class, open.row().startState()),
-            open.log().stream().map(this::entry).toList());
+            open.row().startState(), open.log().stream().map(DraftService::entry).toList());
     Optional<ProgramVersionRow> newest = replays.newest(client.getId());
     return new State(
         client,
@@ -348,25 +348,17 @@ public class DraftService {
     return new Draft(replay.program().title(), replay.program().lead(), items);
   }
 
-  private DraftLog.Entry entry(DraftEntryRow row) {
+  private static DraftLog.Entry entry(DraftEntryRow row) {
     return switch (row.kind()) {
-      case EDIT -> new DraftLog.Entry.Edited(read(DraftEdit.class, row.payload()));
+      case EDIT -> new DraftLog.Entry.Edited(row.payload().orElseThrow());
       case UNDO -> new DraftLog.Entry.Undone();
       case REDO -> new DraftLog.Entry.Redone();
     };
   }
 
-  private <T> String write(Class<T> type, T value) {
+  private String write(Catalogue.Snapshot snapshot) {
     try {
-      return json.writerFor(type).writeValueAsString(value);
-    } catch (JsonProcessingException e) {
-      throw new IllegalStateException(e);
-    }
-  }
-
-  private <T> T read(Class<T> type, String text) {
-    try {
-      return json.readValue(text, type);
+      return json.writeValueAsString(snapshot);
     } catch (JsonProcessingException e) {
       throw new IllegalStateException(e);
     }

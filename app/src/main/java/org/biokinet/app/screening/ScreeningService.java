@@ -1,7 +1,5 @@
 package org.biokinet.app.screening;
 
-import com.fasterxml.jackson.core.JsonProcessingException;
-import com.fasterxml.jackson.databind.ObjectMapper;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -24,7 +22,6 @@ import org.biokinet.app.screening.internal.GateFacts;
 import org.biokinet.app.screening.internal.ScreeningRow;
 import org.biokinet.core.screening.Answered;
 import org.biokinet.core.screening.Assessment;
-import org.biokinet.core.screening.CSpineRule;
 import org.biokinet.core.screening.Clearance;
 import org.biokinet.core.screening.Condition;
 import org.biokinet.core.screening.Gate;
@@ -66,7 +63,6 @@ public class ScreeningService {
   private final GateFacts facts;
   private final Audit audit;
   private final ApplicationEventPublisher publisher;
-  private final ObjectMapper json;
   private final Clock clock;
 
   ScreeningService(
@@ -77,7 +73,6 @@ public class ScreeningService {
       GateFacts facts,
       Audit audit,
       ApplicationEventPublisher publisher,
-      ObjectMapper json,
       Clock clock) {
     this.screenings = screenings;
     this.clearances = clearances;
@@ -86,7 +81,6 @@ public class ScreeningService {
     this.facts = facts;
     this.audit = audit;
     this.publisher = publisher;
-    this.json = json;
     this.clock = clock;
   }
 
@@ -156,7 +150,7 @@ public class ScreeningService {
   }
 
   private ClientScreening.Kept kept(Client client, ScreeningRow r, Optional<ClearanceRow> record) {
-    Answers answers = read(Answers.class, r.answers());
+    Answers answers = r.answers();
     return new ClientScreening.Kept(
         r.getId(),
         r.practitionerId().map(accounts::practitionerName).orElse("the client"),
@@ -179,7 +173,7 @@ public class ScreeningService {
         r.examined(),
         r.found(),
         r.medicalOutcome(),
-        r.neck().isEmpty() ? Optional.empty() : Optional.of(read(CSpineRule.class, r.neck())));
+        r.neck());
   }
 
   /**
@@ -196,7 +190,7 @@ public class ScreeningService {
         new ScreeningRow(
             clientId,
             Answers.VERSION,
-            write(answers),
+            answers,
             today(client),
             me.id(),
             Answered.Source.PRACTITIONER,
@@ -217,7 +211,7 @@ public class ScreeningService {
         new ScreeningRow(
             me.id(),
             Answers.VERSION,
-            write(answers),
+            answers,
             today(client),
             null,
             Answered.Source.BEFORE_VISIT,
@@ -248,7 +242,7 @@ public class ScreeningService {
         new ScreeningRow(
             me.id(),
             Answers.VERSION,
-            write(renewal.over(before, inForce)),
+            renewal.over(before, inForce),
             today,
             null,
             source,
@@ -337,7 +331,7 @@ public class ScreeningService {
             clearance.examined(),
             clearance.found(),
             clearance.medicalOutcome(),
-            clearance.neck().map(this::write).orElse(""),
+            clearance.neck().orElse(null),
             me.id(),
             clock.instant()));
     publisher.publishEvent(new ScreeningChanged(clientId));
@@ -347,21 +341,5 @@ public class ScreeningService {
 
   private LocalDate today(Client client) {
     return clock.instant().atZone(client.zone()).toLocalDate();
-  }
-
-  private String write(Object value) {
-    try {
-      return json.writeValueAsString(value);
-    } catch (JsonProcessingException e) {
-      throw new IllegalStateException(e);
-    }
-  }
-
-  private <T> T read(Class<T> type, String text) {
-    try {
-      return json.readValue(text, type);
-    } catch (JsonProcessingException e) {
-      throw new IllegalStateException(e);
-    }
   }
 }

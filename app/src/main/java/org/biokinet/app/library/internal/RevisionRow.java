@@ -1,11 +1,17 @@
 package org.biokinet.app.library.internal;
 
+import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
 import java.time.Instant;
 import java.util.Optional;
 import java.util.UUID;
 import org.biokinet.app.platform.Row;
+import org.biokinet.core.exercise.OwnExercise;
+import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.annotations.Mutability;
+import org.hibernate.type.SqlTypes;
+import org.hibernate.type.descriptor.java.Immutability;
 import org.jspecify.annotations.Nullable;
 
 /** One state of one entry; the newest is in force. */
@@ -16,7 +22,12 @@ public class RevisionRow extends Row {
   private String code;
   private int number;
   private boolean retired;
-  private @Nullable String entry;
+
+  @JdbcTypeCode(SqlTypes.JSON)
+  @Column(columnDefinition = "longtext")
+  @Mutability(Immutability.class)
+  private @Nullable OwnExercise entry;
+
   private UUID madeBy;
   private Instant madeAt;
 
@@ -28,7 +39,7 @@ public class RevisionRow extends Row {
       String code,
       int number,
       boolean retired,
-      @Nullable String entry,
+      @Nullable OwnExercise entry,
       UUID madeBy,
       Instant madeAt) {
     this.practiceId = practiceId;
@@ -56,8 +67,8 @@ public class RevisionRow extends Row {
     return retired;
   }
 
-  /** As JSON; empty where the shipped entry is in force. */
-  public Optional<String> entry() {
+  /** Empty where the shipped entry is in force. */
+  public Optional<OwnExercise> entry() {
     return Optional.ofNullable(entry);
   }
 

@@ -1,5 +1,6 @@
 package org.biokinet.app.measurement.internal;
 
+import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
@@ -11,6 +12,10 @@ import java.util.UUID;
 import org.biokinet.app.measurement.Measured;
 import org.biokinet.app.platform.Row;
 import org.biokinet.core.anatomy.Side;
+import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.annotations.Mutability;
+import org.hibernate.type.SqlTypes;
+import org.hibernate.type.descriptor.java.Immutability;
 import org.jspecify.annotations.Nullable;
 
 /** One measure as it was taken; never changed. */
@@ -28,7 +33,11 @@ public class MeasurementRow extends Row {
   @Enumerated(EnumType.STRING)
   private @Nullable Side side;
 
-  private String value;
+  @JdbcTypeCode(SqlTypes.JSON)
+  @Column(columnDefinition = "longtext")
+  @Mutability(Immutability.class)
+  private Measured value;
+
   private @Nullable UUID practitionerId;
   private Instant at;
   private @Nullable UUID supersedes;
@@ -40,7 +49,6 @@ public class MeasurementRow extends Row {
       UUID clientId,
       LocalDate localDate,
       Measured measured,
-      String value,
       @Nullable UUID practitionerId,
       Instant at,
       @Nullable UUID supersedes) {
@@ -49,7 +57,7 @@ public class MeasurementRow extends Row {
     this.kind = measured.kind();
     this.part = measured.part();
     this.side = measured.sideMeasured().orElse(null);
-    this.value = value;
+    this.value = measured;
     this.practitionerId = practitionerId;
     this.at = at;
     this.supersedes = supersedes;
@@ -67,7 +75,7 @@ public class MeasurementRow extends Row {
     return part;
   }
 
-  public String value() {
+  public Measured value() {
     return value;
   }
 

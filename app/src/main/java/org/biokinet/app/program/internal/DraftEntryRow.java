@@ -1,5 +1,6 @@
 package org.biokinet.app.program.internal;
 
+import jakarta.persistence.Column;
 import jakarta.persistence.Embeddable;
 import jakarta.persistence.EmbeddedId;
 import jakarta.persistence.Entity;
@@ -9,7 +10,14 @@ import jakarta.persistence.Table;
 import jakarta.persistence.Transient;
 import java.io.Serializable;
 import java.time.Instant;
+import java.util.Optional;
 import java.util.UUID;
+import org.biokinet.core.program.DraftEdit;
+import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.annotations.Mutability;
+import org.hibernate.type.SqlTypes;
+import org.hibernate.type.descriptor.java.Immutability;
+import org.jspecify.annotations.Nullable;
 import org.springframework.data.domain.Persistable;
 
 /** One line of a draft's log. */
@@ -32,7 +40,11 @@ public class DraftEntryRow implements Persistable<DraftEntryRow.Key> {
   @Enumerated(EnumType.STRING)
   private Kind kind;
 
-  private String payload;
+  @JdbcTypeCode(SqlTypes.JSON)
+  @Column(columnDefinition = "longtext")
+  @Mutability(Immutability.class)
+  private @Nullable DraftEdit payload;
+
   private UUID madeBy;
   private Instant madeAt;
   @Transient private boolean fresh;
@@ -40,7 +52,8 @@ public class DraftEntryRow implements Persistable<DraftEntryRow.Key> {
   @SuppressWarnings("NullAway.Init")
   protected DraftEntryRow() {}
 
-  public DraftEntryRow(Key key, Kind kind, String payload, UUID madeBy, Instant madeAt) {
+  public DraftEntryRow(
+      Key key, Kind kind, @Nullable DraftEdit payload, UUID madeBy, Instant madeAt) {
     this.key = key;
     this.kind = kind;
     this.payload = payload;
@@ -63,8 +76,9 @@ public class DraftEntryRow implements Persistable<DraftEntryRow.Key> {
     return kind;
   }
 
-  public String payload() {
-    return payload;
+  /** What was changed, of an edit. */
+  public Optional<DraftEdit> payload() {
+    return Optional.ofNullable(payload);
   }
 
   public UUID madeBy() {

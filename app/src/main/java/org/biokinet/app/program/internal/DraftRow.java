@@ -1,10 +1,16 @@
 package org.biokinet.app.program.internal;
 
+import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
 import java.time.Instant;
 import java.util.UUID;
 import org.biokinet.app.platform.Row;
+import org.biokinet.core.program.Draft;
+import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.annotations.Mutability;
+import org.hibernate.type.SqlTypes;
+import org.hibernate.type.descriptor.java.Immutability;
 import org.jspecify.annotations.Nullable;
 
 /** A draft: where it started, and whether it is still open. */
@@ -13,13 +19,18 @@ import org.jspecify.annotations.Nullable;
 public class DraftRow extends Row {
   private UUID clientId;
   private @Nullable Byte openSlot = 1;
-  private String startState;
+
+  @JdbcTypeCode(SqlTypes.JSON)
+  @Column(columnDefinition = "longtext")
+  @Mutability(Immutability.class)
+  private Draft startState;
+
   private Instant madeAt;
 
   @SuppressWarnings("NullAway.Init")
   protected DraftRow() {}
 
-  public DraftRow(UUID clientId, String startState, Instant madeAt) {
+  public DraftRow(UUID clientId, Draft startState, Instant madeAt) {
     this.clientId = clientId;
     this.startState = startState;
     this.madeAt = madeAt;
@@ -29,7 +40,7 @@ public class DraftRow extends Row {
     return clientId;
   }
 
-  public String startState() {
+  public Draft startState() {
     return startState;
   }
 

@@ -1,10 +1,18 @@
 package org.biokinet.app.screening.internal;
 
+import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
 import java.time.Instant;
+import java.util.Optional;
 import java.util.UUID;
 import org.biokinet.app.platform.Row;
+import org.biokinet.core.screening.CSpineRule;
+import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.annotations.Mutability;
+import org.hibernate.type.SqlTypes;
+import org.hibernate.type.descriptor.java.Immutability;
+import org.jspecify.annotations.Nullable;
 
 /** A practitioner's record about one screening; never changed. */
 @Entity
@@ -14,7 +22,12 @@ public class ClearanceRow extends Row {
   private String examined;
   private String found;
   private String medicalOutcome;
-  private String neck;
+
+  @JdbcTypeCode(SqlTypes.JSON)
+  @Column(columnDefinition = "longtext")
+  @Mutability(Immutability.class)
+  private @Nullable CSpineRule neck;
+
   private UUID practitionerId;
   private Instant at;
 
@@ -26,7 +39,7 @@ public class ClearanceRow extends Row {
       String examined,
       String found,
       String medicalOutcome,
-      String neck,
+      @Nullable CSpineRule neck,
       UUID practitionerId,
       Instant at) {
     this.screeningId = screeningId;
@@ -55,8 +68,8 @@ public class ClearanceRow extends Row {
   }
 
   /** The rule for a neck that was just hurt, as JSON; empty where it was not asked. */
-  public String neck() {
-    return neck;
+  public Optional<CSpineRule> neck() {
+    return Optional.ofNullable(neck);
   }
 
   public UUID practitionerId() {

@@ -1,5 +1,6 @@
 package org.biokinet.app.screening.internal;
 
+import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
@@ -9,7 +10,12 @@ import java.time.LocalDate;
 import java.util.Optional;
 import java.util.UUID;
 import org.biokinet.app.platform.Row;
+import org.biokinet.app.screening.Answers;
 import org.biokinet.core.screening.Answered;
+import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.annotations.Mutability;
+import org.hibernate.type.SqlTypes;
+import org.hibernate.type.descriptor.java.Immutability;
 import org.jspecify.annotations.Nullable;
 
 /** Answers as they were given; never changed. */
@@ -18,7 +24,12 @@ import org.jspecify.annotations.Nullable;
 public class ScreeningRow extends Row {
   private UUID clientId;
   private int formVersion;
-  private String answers;
+
+  @JdbcTypeCode(SqlTypes.JSON)
+  @Column(columnDefinition = "longtext")
+  @Mutability(Immutability.class)
+  private Answers answers;
+
   private LocalDate localDate;
   private @Nullable UUID practitionerId;
 
@@ -34,7 +45,7 @@ public class ScreeningRow extends Row {
   public ScreeningRow(
       UUID clientId,
       int formVersion,
-      String answers,
+      Answers answers,
       LocalDate localDate,
       @Nullable UUID practitionerId,
       Answered.Source source,
@@ -58,7 +69,7 @@ public class ScreeningRow extends Row {
     return formVersion;
   }
 
-  public String answers() {
+  public Answers answers() {
     return answers;
   }
 
