@@ -3,37 +3,23 @@ package org.biokinet.app.worklist;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.TreeMap;
 import java.util.UUID;
-import java.util.stream.Stream;
 import org.biokinet.app.access.LinkService;
 import org.biokinet.app.client.AboutClient;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientService;
-import org.biokinet.app.client.Matter;
 import org.biokinet.app.measurement.MeasurementService;
 import org.biokinet.app.platform.Changes;
 import org.biokinet.app.program.DraftService;
-import org.biokinet.app.program.ProgramVersion;
 import org.biokinet.app.program.VersionService;
-import org.biokinet.app.screening.ClientScreening;
 import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.app.session.SessionService;
 import org.biokinet.app.worklist.internal.StandingRow;
 import org.biokinet.app.worklist.internal.Standings;
-import org.biokinet.core.anatomy.Side;
-import org.biokinet.core.progress.Attention;
-import org.biokinet.core.screening.Assessment;
-import org.biokinet.core.screening.Feature;
-import org.biokinet.core.screening.Gate;
-import org.biokinet.core.session.CheckIn;
 import org.biokinet.core.session.Session;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
@@ -160,106 +146,20 @@ public class StandingService {
   private Standing of(Client client) {
     UUID id = client.getId();
     Instant now = clock.instant();
-    ClientScreening screening = screenings.of(client);
-    Gate gate = screening.gate();
-    LinkService.State link = links.state(id);
-    Optional<ProgramVersion> shared = versions.inForce(client);
-    Optional<Instant> draft = drafts.begun(id);
     LocalDate today = now.atZone(client.zone()).toLocalDate();
     List<Session> recent = sessions.since(id, today.minusDays(DAYS_BACK));
-    Optional<Session> newest =
-        recent.isEmpty() ? sessions.last(id) : Optional.of(recent.get(recent.size() - 1));
-    Optional<Standing.Last> last =
-        newest.map(
-            s ->
-                new Standing.Last(
-                    s.startedAt(), s.painBefore(), s.checkIn().flatMap(CheckIn::highestPain)));
-    List<Matter> open = clients.matters(id);
-    Optional<Gate.Why> closed =
-        gate instanceof Gate.Closed c ? Optional.of(c.why()) : Optional.empty();
-    boolean renewable = gate instanceof Gate.Open o && o.renewable();
-    Attention.Facts facts =
-        new Attention.Facts(
-            at(open, Attention.STOPPED),
-            closed,
-            renewable,
-            at(open, Attention.WHILE_CLOSED),
-            at(open, Attention.MAP_ASKS),
-            at(open, Attention.PAIN_TOO_HIGH),
-            link.pinForgottenAt().isPresent(),
-            newest.flatMap(Session::rise),
-            last.map(Standing.Last::at),
-            shared.map(ProgramVersion::sharedAt),
-            draft.isPresent(),
-            link.everOpened());
-    Attention attention = Attention.of(facts, now);
-    Optional<Instant> gateChanges =
-        screening.gateChanges().map(day -> day.atStartOfDay(client.zone()).toInstant());
-    Optional<Instant> validUntil =
-        Stream.concat(Attention.changes(facts, now).stream(), gateChanges.stream())
-            .min(Comparator.naturalOrder());
-    Optional<Instant> answered = screening.newest().map(k -> k.answered().at());
-    Instant since =
-        switch (attention) {
-          case STOPPED, WHILE_CLOSED, MAP_ASKS, PAIN_TOO_HIGH -> at(open, attention).orElseThrow();
-          case EMERGENCY, EXAMINE, SCREEN, SCREEN_SOON -> answered.orElse(client.createdAt());
-          case NEW_PIN -> link.pinForgottenAt().orElseThrow();
-          case PAIN_ROSE, QUIET -> last.orElseThrow().at();
-          case DRAFT_NOT_SHARED -> draft.orElseThrow();
-          case NO_PROGRAM -> client.episodeSince();
-          case NOT_OPENED, NOT_STARTED -> shared.orElseThrow().sharedAt();
-          case STEADY -> last.map(Standing.Last::at).orElse(client.createdAt());
-        };
-    return new Standing(
-        attention,
-        since,
-        validUntil,
-        open,
-        called(id, open),
-        closed,
-        gate instanceof Gate.Open o ? o.assessment().result().label() : "",
-        renewable,
-        gate instanceof Gate.Open o ? Optional.of(o.validUntil()) : Optional.empty(),
-        gate.answers().map(Assessment::lockedFeatures).orElse(Set.of()).stream()
-            .map(Feature::label)
-            .toList(),
-        screening.opened().map(c -> new Standing.OpenedBy(c.by(), c.at(), c.examined(), c.found())),
-        link.pinForgottenAt(),
-        link.madeAt(),
-        link.openedAt(),
-        link.everOpened(),
-        shared.map(v -> new Standing.Shared(v.number(), v.sharedAt())),
-        draft.isPresent(),
-        last,
-        days(recent),
-        measurements.lastVisit(client));
-  }
-
-  private static Optional<Instant> at(List<Matter> open, Attention as) {
-    return open.stream().filter(o -> o.as() == as).map(Matter::at).findFirst();
-  }
-
-  /** When somebody called about the stop that is open; its outcome may still be. */
-  private Optional<Instant> called(UUID clientId, List<Matter> open) {
-    return clients
-        .lastCall(clientId)
-        .map(ClientService.Call::at)
-        .filter(called -> at(open, Attention.STOPPED).filter(called::isAfter).isPresent());
-  }
-
-  private static List<Standing.Day> days(List<Session> recent) {
-    Map<LocalDate, List<Session>> byDay = new TreeMap<>();
-    for (Session s : recent) byDay.computeIfAbsent(s.day(), d -> new ArrayList<>()).add(s);
-    List<Standing.Day> days = new ArrayList<>();
-    byDay.forEach(
-        (day, that) ->
-            days.add(
-                new Standing.Day(
-                    day,
-                    that.stream().anyMatch(s -> s.stretchSeconds(Side.LEFT) > 0),
-                    that.stream().anyMatch(s -> s.stretchSeconds(Side.RIGHT) > 0),
-                    that.stream().anyMatch(Session::stopped),
-                    that.size())));
-    return days;
+    return new ClientRecords(
+            client,
+            screenings.of(client),
+            links.state(id),
+            versions.inForce(client),
+            drafts.begun(id),
+            recent,
+            recent.isEmpty() ? sessions.last(id) : Optional.of(recent.get(recent.size() - 1)),
+            clients.matters(id),
+            clients.lastCall(id).map(ClientService.Call::at),
+            measurements.lastVisit(client),
+            now)
+        .standing();
   }
 }

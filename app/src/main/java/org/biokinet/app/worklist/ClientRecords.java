@@ -1,0 +1,144 @@
+package org.biokinet.app.worklist;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.stream.Stream;
+import org.biokinet.app.access.LinkService;
+import org.biokinet.app.client.Client;
+import org.biokinet.app.client.Matter;
+import org.biokinet.app.program.ProgramVersion;
+import org.biokinet.app.screening.ClientScreening;
+import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.progress.Attention;
+import org.biokinet.core.screening.Assessment;
+import org.biokinet.core.screening.Feature;
+import org.biokinet.core.screening.Gate;
+import org.biokinet.core.session.CheckIn;
+import org.biokinet.core.session.Session;
+
+/**
+ * What the records of all capabilities say of one client, and where the client stands by that.
+ *
+ * @param draft since when a program is being written that nobody has shared
+ * @param recent the sessions of the last days, the oldest first
+ * @param newest the newest session, however old
+ * @param open what waits to be dealt with
+ * @param called when somebody last called
+ * @param measured the day of the last visit
+ */
+record ClientRecords(
+    Client client,
+    ClientScreening screening,
+    LinkService.State link,
+    Optional<ProgramVersion> shared,
+    Optional<Instant> draft,
+    List<Session> recent,
+    Optional<Session> newest,
+    List<Matter> open,
+    Optional<Instant> called,
+    Optional<LocalDate> measured,
+    Instant now) {
+
+  Standing standing() {
+    Gate gate = screening.gate();
+    Optional<Gate.Open> stands = gate instanceof Gate.Open o ? Optional.of(o) : Optional.empty();
+    Attention.Facts facts = facts(gate);
+    Attention attention = Attention.of(facts, now);
+    return new Standing(
+        attention,
+        since(attention),
+        validUntil(facts),
+        open,
+        calledAboutTheStop(),
+        facts.closed(),
+        stands.map(o -> o.assessment().result().label()).orElse(""),
+        facts.renewable(),
+        stands.map(Gate.Open::validUntil),
+        gate.answers().map(Assessment::lockedFeatures).orElse(Set.of()).stream()
+            .map(Feature::label)
+            .toList(),
+        screening.opened().map(c -> new Standing.OpenedBy(c.by(), c.at(), c.examined(), c.found())),
+        link.pinForgottenAt(),
+        link.madeAt(),
+        link.openedAt(),
+        link.everOpened(),
+        shared.map(v -> new Standing.Shared(v.number(), v.sharedAt())),
+        draft.isPresent(),
+        newest.map(
+            s ->
+                new Standing.Last(
+                    s.startedAt(), s.painBefore(), s.checkIn().flatMap(CheckIn::highestPain))),
+        days(),
+        measured);
+  }
+
+  private Attention.Facts facts(Gate gate) {
+    return new Attention.Facts(
+        at(Attention.STOPPED),
+        gate instanceof Gate.Closed c ? Optional.of(c.why()) : Optional.empty(),
+        gate instanceof Gate.Open o && o.renewable(),
+        at(Attention.WHILE_CLOSED),
+        at(Attention.MAP_ASKS),
+        at(Attention.PAIN_TOO_HIGH),
+        link.pinForgottenAt().isPresent(),
+        newest.flatMap(Session::rise),
+        newest.map(Session::startedAt),
+        shared.map(ProgramVersion::sharedAt),
+        draft.isPresent(),
+        link.everOpened());
+  }
+
+  private Optional<Instant> validUntil(Attention.Facts facts) {
+    Optional<Instant> gateChanges =
+        screening.gateChanges().map(day -> day.atStartOfDay(client.zone()).toInstant());
+    return Stream.concat(Attention.changes(facts, now).stream(), gateChanges.stream())
+        .min(Comparator.naturalOrder());
+  }
+
+  /** When the reason began. */
+  private Instant since(Attention attention) {
+    return switch (attention) {
+      case STOPPED, WHILE_CLOSED, MAP_ASKS, PAIN_TOO_HIGH -> at(attention).orElseThrow();
+      case EMERGENCY, EXAMINE, SCREEN, SCREEN_SOON ->
+          screening.newest().map(k -> k.answered().at()).orElse(client.createdAt());
+      case NEW_PIN -> link.pinForgottenAt().orElseThrow();
+      case PAIN_ROSE, QUIET -> newest.orElseThrow().startedAt();
+      case DRAFT_NOT_SHARED -> draft.orElseThrow();
+      case NO_PROGRAM -> client.episodeSince();
+      case NOT_OPENED, NOT_STARTED -> shared.orElseThrow().sharedAt();
+      case STEADY -> newest.map(Session::startedAt).orElse(client.createdAt());
+    };
+  }
+
+  private Optional<Instant> at(Attention as) {
+    return open.stream().filter(o -> o.as() == as).map(Matter::at).findFirst();
+  }
+
+  /** Its outcome may still be open. */
+  private Optional<Instant> calledAboutTheStop() {
+    return called.filter(at -> at(Attention.STOPPED).filter(at::isAfter).isPresent());
+  }
+
+  private List<Standing.Day> days() {
+    Map<LocalDate, List<Session>> byDay = new TreeMap<>();
+    for (Session s : recent) byDay.computeIfAbsent(s.day(), d -> new ArrayList<>()).add(s);
+    List<Standing.Day> days = new ArrayList<>();
+    byDay.forEach(
+        (day, that) ->
+            days.add(
+                new Standing.Day(
+                    day,
+                    that.stream().anyMatch(s -> s.stretchSeconds(Side.LEFT) > 0),
+                    that.stream().anyMatch(s -> s.stretchSeconds(Side.RIGHT) > 0),
+                    that.stream().anyMatch(Session::stopped),
+                    that.size())));
+    return days;
+  }
+}
