@@ -230,8 +230,13 @@ function finish(how, reason = "") {
   sendAll();
 }
 
+/** The words follow the queue: what was said of the session is not said of the answers. */
 async function sendAll() {
-  const outcome = await flush();
+  say("sending");
+  say(await flush());
+}
+
+function say(outcome) {
   document.querySelectorAll("[data-outcome]").forEach((e) => {
     e.textContent = words[outcome];
     e.dataset.outcome = outcome;
@@ -354,6 +359,8 @@ document.addEventListener("keydown", (event) => {
   event.preventDefault();
   $("pause").click();
 });
+
+window.addEventListener("online", () => ended && sendAll());
 
 // A closed page loses nothing: what was done so far waits on the device.
 window.addEventListener("pagehide", () => {

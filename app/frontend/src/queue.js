@@ -29,9 +29,11 @@ export function drop(uploadId) {
 let sending = null;
 
 /** Sends all that waits, in order. Answers "sent", "waiting" (no connection) or "refused". */
-export function flush() {
+export async function flush() {
   sending ??= send().finally(() => (sending = null));
-  return sending;
+  const outcome = await sending;
+  // What was put here while that went on its way may have come too late for it.
+  return outcome !== "waiting" && next() ? flush() : outcome;
 }
 
 /** The first that waits for this client; what waits for another one waits until they are back. */
