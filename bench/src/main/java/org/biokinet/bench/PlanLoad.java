@@ -32,7 +32,7 @@ public final class PlanLoad {
     String form = browser.get("/clients/new").body();
     HttpResponse<String> plan =
         browser.post("/clients/new", Map.of("name", "Load Test", "work", "", "zone", "UTC"), form);
-    String path = plan.uri().getPath();
+    String path = plan.uri().getPath().replaceAll("/screen$", "/plan");
     for (int i = 0; i < ITEMS; i++) {
       browser.post(
           path + "/add", Map.of("seq", "0", "exercise", "upper-trap-stretch"), plan.body());

@@ -36,7 +36,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 @RequestMapping("/desk")
 class DeskController {
 
-  private static final int PER_PAGE = 50;
+  private static final int PER_PAGE = 25;
 
   private final ClientService clients;
   private final AccountService accounts;

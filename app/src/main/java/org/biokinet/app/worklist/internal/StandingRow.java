@@ -31,7 +31,7 @@ public class StandingRow implements Persistable<UUID> {
   private String zone;
   private String attention;
   private int place;
-  private boolean urgent;
+  private boolean calm;
   private Instant since;
   private @Nullable Instant validUntil;
   private int form;
@@ -60,7 +60,7 @@ public class StandingRow implements Persistable<UUID> {
     zone = client.zone().getId();
     attention = standing.attention().name();
     place = standing.attention().place();
-    urgent = standing.attention().urgent();
+    calm = !standing.attention().urgent();
     since = standing.since();
     validUntil = standing.validUntil().orElse(null);
     form = Standing.FORM;

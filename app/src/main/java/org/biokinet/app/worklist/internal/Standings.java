@@ -55,7 +55,7 @@ public interface Standings extends JpaRepository<StandingRow, UUID> {
       """
       select s from StandingRow s where s.practiceId = :practice
       and (:q = '' or locate(:q, s.name) > 0 or locate(:q, s.phone) > 0)
-      order by s.urgent desc, s.name, s.clientId
+      order by s.calm, s.name, s.clientId
       """)
   Page<StandingRow> found(UUID practice, String q, Pageable page);
 }

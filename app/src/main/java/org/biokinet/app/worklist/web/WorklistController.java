@@ -22,7 +22,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 @Controller
 class WorklistController {
 
-  private static final int PER_PAGE = 50;
+  private static final int PER_PAGE = 25;
   private static final int STEADY_PER_PAGE = 25;
   private static final int MOST_HITS = 10;
   private static final int MOST_EXERCISES = 5;
