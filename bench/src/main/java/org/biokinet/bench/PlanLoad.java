@@ -31,7 +31,16 @@ public final class PlanLoad {
   private void run() throws IOException, InterruptedException {
     String form = browser.get("/clients/new").body();
     HttpResponse<String> plan =
-        browser.post("/clients/new", Map.of("name", "Load Test", "work", "", "zone", "UTC"), form);
+        browser.post(
+            "/clients/new",
+            Map.of(
+                "name", "Load Test",
+                "anyway", "yes",
+                "zone", "UTC",
+                "language", "en",
+                "positions", "chair",
+                "practitioner", Browser.found(form, "<option value=\"([0-9a-f-]{36})\"")),
+            form);
     String path = plan.uri().getPath().replaceAll("/screen$", "/plan");
     for (int i = 0; i < ITEMS; i++) {
       browser.post(

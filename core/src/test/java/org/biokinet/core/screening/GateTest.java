@@ -363,4 +363,31 @@ class GateTest {
     assertThat(Answered.inForce(List.of(renewal, asked(AssessmentTest.calm(), 0))).armSymptoms())
         .isFalse();
   }
+
+  /** Who is told when time changes a gate misses no change: day after day, for two hundred days. */
+  @Test
+  void noDayOnWhichTheGateChangesIsMissed() {
+    for (int lastSession = -20; lastSession < 100; lastSession += 7) {
+      Gate.Facts facts =
+          new Gate.Facts(
+              false,
+              List.of(asked(AssessmentTest.calm(), 0)),
+              Optional.empty(),
+              Optional.empty(),
+              false,
+              Optional.empty(),
+              Optional.of(DAY.plusDays(lastSession)));
+      for (int day = 0; day < 200; day++) {
+        LocalDate today = DAY.plusDays(day);
+        Gate now = Gate.of(facts, today);
+        LocalDate changes = Gate.changes(facts, today).orElse(LocalDate.MAX);
+        assertThat(changes).isAfter(today);
+        for (LocalDate d = today.plusDays(1);
+            d.isBefore(changes) && d.isBefore(DAY.plusDays(200)); ) {
+          assertThat(Gate.of(facts, d)).as("%s, last %d", d, lastSession).isEqualTo(now);
+          d = d.plusDays(1);
+        }
+      }
+    }
+  }
 }
