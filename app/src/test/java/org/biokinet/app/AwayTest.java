@@ -95,7 +95,6 @@ class AwayTest extends AppTest {
         slow.add(s);
       }
       try (Socket s = new Socket(InetAddress.getLoopbackAddress(), port)) {
-        s.setSoTimeout(8000);
         s.getOutputStream()
             .write(
                 "GET /sign-in HTTP/1.1\r\nHost: localhost\r\nConnection: close\r\n\r\n"
@@ -103,16 +102,19 @@ class AwayTest extends AppTest {
         assertThat(first(s.getInputStream())).startsWith("HTTP/1.1 200");
       }
       long refused = 0;
+      long waitedFor = 0;
       for (Socket s : slow) {
         s.setSoTimeout(50);
         try {
           if (first(s.getInputStream()).startsWith("HTTP/1.1 429")) refused++;
         } catch (SocketTimeoutException e) {
-          // One of the forty that are waited for.
+          waitedFor++;
         }
       }
       // A slow machine may not have answered all of them yet.
       assertThat(refused).isBetween(120L, 205L - Crowding.MOST_AT_ONCE);
+      // However long it took, the others were served before these were given up.
+      assertThat(waitedFor).isPositive();
     } finally {
       for (Socket s : slow) s.close();
     }

@@ -7,8 +7,6 @@ import com.drew.metadata.MetadataException;
 import com.drew.metadata.exif.ExifIFD0Directory;
 import java.awt.Color;
 import java.awt.Graphics2D;
-import java.awt.RenderingHints;
-import java.awt.geom.AffineTransform;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
@@ -16,13 +14,13 @@ import java.io.IOException;
 import java.util.Iterator;
 import java.util.Locale;
 import java.util.concurrent.Semaphore;
-import javax.imageio.IIOImage;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageReadParam;
 import javax.imageio.ImageReader;
-import javax.imageio.ImageWriteParam;
-import javax.imageio.ImageWriter;
 import javax.imageio.stream.ImageInputStream;
+import net.coobird.thumbnailator.Thumbnails;
+import net.coobird.thumbnailator.util.exif.ExifFilterUtils;
+import net.coobird.thumbnailator.util.exif.Orientation;
 
 /**
  * A picture made anew from what was uploaded: upright, not too large, and with nothing of what a
@@ -107,7 +105,7 @@ public final class Picture {
           (source, warning) -> cut[0] |= warning.toLowerCase(Locale.ROOT).contains("premature"));
       BufferedImage image = reader.read(0, notTooMany(reader));
       if (cut[0]) throw new Refused("This photograph is incomplete; it ends too soon.");
-      return encoded(upright(image, orientation));
+      return encoded(image, orientation);
     } finally {
       reader.dispose();
     }
@@ -122,61 +120,38 @@ public final class Picture {
     return param;
   }
 
-  /** As in the Exif standard, 1 to 8; 1 where nothing is said. */
+  /** As in the Exif standard, 1 to 8; 1 where nothing is said, or nothing that is in it. */
   private static int orientation(byte[] sent) {
     try {
       Metadata metadata = ImageMetadataReader.readMetadata(new ByteArrayInputStream(sent));
       ExifIFD0Directory exif = metadata.getFirstDirectoryOfType(ExifIFD0Directory.class);
-      return exif == null || !exif.containsTag(ExifIFD0Directory.TAG_ORIENTATION)
-          ? 1
-          : exif.getInt(ExifIFD0Directory.TAG_ORIENTATION);
+      if (exif == null || !exif.containsTag(ExifIFD0Directory.TAG_ORIENTATION)) return 1;
+      int told = exif.getInt(ExifIFD0Directory.TAG_ORIENTATION);
+      return told >= 1 && told <= 8 ? told : 1;
     } catch (ImageProcessingException | MetadataException | IOException e) {
       return 1;
     }
   }
 
-  private static BufferedImage upright(BufferedImage image, int orientation) {
+  private static Picture encoded(BufferedImage image, int orientation) throws IOException {
     double scale =
         Math.min(1, LONGEST_SIDE / (double) Math.max(image.getWidth(), image.getHeight()));
-    int w = Math.max(1, (int) Math.round(image.getWidth() * scale));
-    int h = Math.max(1, (int) Math.round(image.getHeight() * scale));
-    boolean turned = orientation >= 5;
-    BufferedImage to =
-        new BufferedImage(turned ? h : w, turned ? w : h, BufferedImage.TYPE_INT_RGB);
-    AffineTransform t =
-        switch (orientation) {
-          case 2 -> new AffineTransform(-1, 0, 0, 1, w, 0);
-          case 3 -> new AffineTransform(-1, 0, 0, -1, w, h);
-          case 4 -> new AffineTransform(1, 0, 0, -1, 0, h);
-          case 5 -> new AffineTransform(0, 1, 1, 0, 0, 0);
-          case 6 -> new AffineTransform(0, 1, -1, 0, h, 0);
-          case 7 -> new AffineTransform(0, -1, -1, 0, h, w);
-          case 8 -> new AffineTransform(0, -1, 1, 0, 0, w);
-          default -> new AffineTransform();
-        };
-    Graphics2D g = to.createGraphics();
-    g.setColor(Color.WHITE);
-    g.fillRect(0, 0, to.getWidth(), to.getHeight());
-    g.setRenderingHint(
-        RenderingHints.KEY_INTERPOLATION, RenderingHints.VALUE_INTERPOLATION_BICUBIC);
-    t.scale(w / (double) image.getWidth(), h / (double) image.getHeight());
-    g.drawImage(image, t, null);
-    g.dispose();
-    return to;
+    BufferedImage small = onWhite(Thumbnails.of(image).scale(scale).asBufferedImage());
+    BufferedImage upright =
+        ExifFilterUtils.getFilterForOrientation(Orientation.typeOf(orientation)).apply(small);
+    ByteArrayOutputStream out = new ByteArrayOutputStream();
+    Thumbnails.of(upright).scale(1).outputFormat("jpg").outputQuality(QUALITY).toOutputStream(out);
+    return new Picture(out.toByteArray(), upright.getWidth(), upright.getHeight());
   }
 
-  private static Picture encoded(BufferedImage image) throws IOException {
-    ByteArrayOutputStream out = new ByteArrayOutputStream();
-    ImageWriter writer = ImageIO.getImageWritersByFormatName("jpeg").next();
-    try (var to = ImageIO.createImageOutputStream(out)) {
-      ImageWriteParam quality = writer.getDefaultWriteParam();
-      quality.setCompressionMode(ImageWriteParam.MODE_EXPLICIT);
-      quality.setCompressionQuality(QUALITY);
-      writer.setOutput(to);
-      writer.write(null, new IIOImage(image, null, null), quality);
-    } finally {
-      writer.dispose();
-    }
-    return new Picture(out.toByteArray(), image.getWidth(), image.getHeight());
+  /** A JPEG has nothing to see through; what was transparent would turn black. */
+  private static BufferedImage onWhite(BufferedImage image) {
+    if (!image.getColorModel().hasAlpha()) return image;
+    BufferedImage opaque =
+        new BufferedImage(image.getWidth(), image.getHeight(), BufferedImage.TYPE_INT_RGB);
+    Graphics2D g = opaque.createGraphics();
+    g.drawImage(image, 0, 0, Color.WHITE, null);
+    g.dispose();
+    return opaque;
   }
 }
