@@ -432,7 +432,7 @@ class ScreeningTest extends AppTest {
     mvc.perform(asked.param("arm", "yes").param("provoked", "yes"))
         .andExpect(status().isUnprocessableEntity())
         .andExpect(content().string(containsString("from 0 to 10")));
-    mvc.perform(asked.param("provoked-pain", "7")).andExpect(redirectedUrl("/me/today"));
+    mvc.perform(asked.param("provokedPain", "7")).andExpect(redirectedUrl("/me/today"));
     assertThat(why(client)).isEqualTo(Gate.Why.EXAMINE);
     assertThat(screenings.gate(client).answers().orElseThrow().irritability())
         .isEqualTo(Irritability.HIGH);

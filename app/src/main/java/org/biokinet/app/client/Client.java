@@ -7,6 +7,7 @@ import java.time.ZoneId;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
+import org.biokinet.app.platform.Phones;
 import org.biokinet.app.practice.PracticeStamp;
 import org.biokinet.core.anatomy.Means;
 import org.biokinet.core.screening.Screening;
@@ -71,6 +72,11 @@ public record Client(
 
   public String phone() {
     return contact.phone();
+  }
+
+  /** What a telephone dials to call them. */
+  public String dialled() {
+    return Phones.dialled(phone());
   }
 
   public String work() {

@@ -1,269 +1,306 @@
 package org.biokinet.app.client;
 
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.Email;
+import jakarta.validation.constraints.NotEmpty;
+import jakarta.validation.constraints.Pattern;
+import jakarta.validation.constraints.Size;
 import java.math.BigDecimal;
 import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
 import java.util.UUID;
-import org.biokinet.app.platform.Addresses;
+import java.util.function.Predicate;
+import java.util.stream.Collectors;
+import org.biokinet.app.platform.Phones;
 import org.biokinet.core.anatomy.Coded;
 import org.biokinet.core.anatomy.Equipment;
 import org.biokinet.core.anatomy.Means;
 import org.biokinet.core.anatomy.Position;
-import org.springframework.util.MultiValueMap;
+import org.jspecify.annotations.Nullable;
+import org.springframework.validation.Errors;
 
 /**
- * What is typed about a client, right or wrong.
+ * What is typed about a client, right or wrong. What one field must be is said beside it; {@link
+ * #check} knows the day and the practice. The front desk is asked for the group {@link Reach} only.
  *
- * @param typed by field name; goals are activity-1, rated-1, wanted-1 and so on
+ * @param birthDate as an ISO date, like {@code consent}
  * @param positions codes
  * @param equipment codes
  * @param team ids of colleagues
+ * @param anyway "yes" where somebody has said that this is no duplicate
  */
 public record ClientForm(
-    Map<String, String> typed, Set<String> positions, Set<String> equipment, Set<String> team) {
+    @NotEmpty(groups = Reach.class, message = "A name is needed.")
+        @Size(groups = Reach.class, max = 120, message = MOST)
+        String name,
+    String birthDate,
+    @Size(groups = Reach.class, max = 40, message = MOST) String phone,
+    @Size(groups = Reach.class, max = 254, message = MOST)
+        @Email(
+            groups = Reach.class,
+            regexp = "|.+\\..+",
+            message = "A mail address such as ines@example.org, or nothing.")
+        String email,
+    String zone,
+    @Pattern(groups = Reach.class, regexp = "en", message = "The pages exist in English.")
+        String language,
+    @Size(max = 160, message = MOST) String work,
+    @Pattern(
+            regexp = "|(\\d|1\\d|2[0-3])([.,]\\d)?|24([.,]0)?",
+            message = "Hours from 0 to 24, such as 7.5.")
+        String deskHours,
+    @Pattern(regexp = "|\\d|1\\d|20", message = "A whole number from 0 to 20.") String screens,
+    String shifts,
+    String hand,
+    @Pattern(regexp = "|[1-9]\\d?|1[01]\\d|120", message = "A whole number from 1 to 120.")
+        String minutes,
+    @Pattern(regexp = "|[1-9]|1[0-2]", message = "A whole number from 1 to 12.") String times,
+    String consent,
+    @Valid List<GoalForm> goals,
+    Set<String> positions,
+    Set<String> equipment,
+    String practitioner,
+    Set<String> team,
+    String anyway) {
+
+  /** Who somebody is and how to reach them. */
+  public interface Reach {}
 
   /** The Patient-Specific Functional Scale takes three to five; two or three are asked for here. */
   static final int GOALS = 3;
 
+  private static final String MOST = "At most {max} characters.";
   private static final int OLDEST = 120;
-  private static final int LONGEST_NAME = 120;
-  private static final int LONGEST_PHONE = 40;
-  private static final int LONGEST_EMAIL = 254;
-  private static final int LONGEST_WORK = 160;
-  private static final int MOST_DESK_HOURS = 24;
-  private static final int MOST_SCREENS = 20;
-  private static final int MOST_MINUTES = 120;
-  private static final int MOST_TIMES = 12;
+
+  /**
+   * A goal as it is typed; all empty where none is.
+   *
+   * @param rated 0 to 10, like {@code wanted}
+   */
+  public record GoalForm(
+      @Size(max = 120, message = MOST) String activity, String rated, String wanted) {
+
+    private static final GoalForm NONE = new GoalForm("", "", "");
+
+    public GoalForm {
+      activity = text(activity);
+      rated = text(rated);
+      wanted = text(wanted);
+    }
+
+    /** A field of it and what is wrong there. */
+    private record Problem(String field, String message) {}
+
+    private Optional<Problem> problem() {
+      if (equals(NONE)) return Optional.empty();
+      if (activity.isEmpty()) {
+        return Optional.of(new Problem("activity", "Say what the client wants to do again."));
+      }
+      OptionalInt now = number(rated);
+      OptionalInt then = number(wanted);
+      if (now.isEmpty() || then.isEmpty() || now.getAsInt() > 10 || then.getAsInt() > 10) {
+        return Optional.of(
+            new Problem("rated", "Two whole numbers from 0 to 10: now, and wanted."));
+      }
+      return then.getAsInt() < now.getAsInt()
+          ? Optional.of(
+              new Problem("wanted", "10 is as before: what is wanted is not below what is."))
+          : Optional.empty();
+    }
+  }
+
+  public ClientForm {
+    name = text(name);
+    birthDate = text(birthDate);
+    phone = text(phone);
+    email = text(email);
+    zone = text(zone);
+    language = text(language);
+    work = text(work);
+    deskHours = text(deskHours);
+    screens = text(screens);
+    shifts = text(shifts);
+    hand = text(hand);
+    minutes = text(minutes);
+    times = text(times);
+    consent = text(consent);
+    practitioner = text(practitioner);
+    anyway = text(anyway);
+    positions = set(positions);
+    equipment = set(equipment);
+    team = set(team);
+    List<GoalForm> all = new ArrayList<>();
+    if (goals != null)
+      goals.stream().limit(GOALS).forEach(g -> all.add(g == null ? GoalForm.NONE : g));
+    while (all.size() < GOALS) all.add(GoalForm.NONE);
+    goals = List.copyOf(all);
+  }
+
+  private static String text(@Nullable String sent) {
+    return Objects.requireNonNullElse(sent, "").strip();
+  }
+
+  private static Set<String> set(@Nullable Set<String> sent) {
+    return Set.copyOf(Objects.requireNonNullElse(sent, Set.of()));
+  }
 
   public static ClientForm blank(ZoneId zone, UUID practitioner) {
-    Map<String, String> typed = new LinkedHashMap<>();
-    typed.put("zone", zone.getId());
-    typed.put("language", Locale.ENGLISH.getLanguage());
-    typed.put("practitioner", practitioner.toString());
-    Means usual = Circumstances.of("").means();
-    return new ClientForm(typed, codes(usual.positions()), codes(usual.equipment()), Set.of());
+    Circumstances usual = Circumstances.of("");
+    return of(Contact.of("", zone), usual, List.of(), practitioner, Set.of());
   }
 
   public static ClientForm of(Client client, List<Goal> goals, Set<UUID> team) {
-    Map<String, String> typed = new LinkedHashMap<>();
-    Contact c = client.contact();
-    typed.put("name", c.name());
-    typed.put("birthDate", c.birthDate().map(LocalDate::toString).orElse(""));
-    typed.put("phone", c.phone());
-    typed.put("email", c.email());
-    typed.put("zone", c.zone().getId());
-    typed.put("language", c.language().getLanguage());
-    Circumstances at = client.circumstances();
-    typed.put("work", at.work());
-    typed.put(
-        "deskHours", at.deskHours().map(h -> h.stripTrailingZeros().toPlainString()).orElse(""));
-    typed.put("screens", text(at.screens()));
-    typed.put("shifts", at.shifts().map(Coded::code).orElse(""));
-    typed.put("hand", at.hand().map(Coded::code).orElse(""));
-    typed.put("minutes", text(at.minutes()));
-    typed.put("times", text(at.timesPerDay()));
-    typed.put("consent", at.consent().map(LocalDate::toString).orElse(""));
-    typed.put("practitioner", client.practitionerId().toString());
-    for (int i = 0; i < goals.size(); i++) {
-      typed.put("activity-" + (i + 1), goals.get(i).activity());
-      typed.put("rated-" + (i + 1), Integer.toString(goals.get(i).rated()));
-      typed.put("wanted-" + (i + 1), Integer.toString(goals.get(i).wanted()));
-    }
-    Set<String> ids = new LinkedHashSet<>();
-    team.forEach(id -> ids.add(id.toString()));
-    return new ClientForm(typed, codes(at.means().positions()), codes(at.means().equipment()), ids);
+    return of(client.contact(), client.circumstances(), goals, client.practitionerId(), team);
   }
 
-  public static ClientForm read(MultiValueMap<String, String> sent) {
-    Map<String, String> typed = new LinkedHashMap<>();
-    sent.forEach(
-        (name, values) ->
-            typed.put(name, values.isEmpty() ? "" : Objects.toString(values.get(0), "").strip()));
+  private static ClientForm of(
+      Contact c, Circumstances at, List<Goal> goals, UUID practitioner, Set<UUID> team) {
     return new ClientForm(
-        typed,
-        Set.copyOf(sent.getOrDefault("positions", List.of())),
-        Set.copyOf(sent.getOrDefault("equipment", List.of())),
-        Set.copyOf(sent.getOrDefault("team", List.of())));
+        c.name(),
+        c.birthDate().map(LocalDate::toString).orElse(""),
+        c.phone(),
+        c.email(),
+        c.zone().getId(),
+        c.language().getLanguage(),
+        at.work(),
+        at.deskHours().map(h -> h.stripTrailingZeros().toPlainString()).orElse(""),
+        typed(at.screens()),
+        at.shifts().map(Coded::code).orElse(""),
+        at.hand().map(Coded::code).orElse(""),
+        typed(at.minutes()),
+        typed(at.timesPerDay()),
+        at.consent().map(LocalDate::toString).orElse(""),
+        goals.stream()
+            .map(
+                g ->
+                    new GoalForm(
+                        g.activity(), Integer.toString(g.rated()), Integer.toString(g.wanted())))
+            .toList(),
+        codes(at.means().positions()),
+        codes(at.means().equipment()),
+        practitioner.toString(),
+        team.stream().map(UUID::toString).collect(Collectors.toSet()),
+        "");
   }
 
-  private static String text(OptionalInt value) {
+  private static String typed(OptionalInt value) {
     return value.isPresent() ? Integer.toString(value.getAsInt()) : "";
   }
 
   private static Set<String> codes(Set<? extends Coded> of) {
-    Set<String> codes = new LinkedHashSet<>();
-    of.forEach(c -> codes.add(c.code()));
-    return codes;
+    return of.stream().map(Coded::code).collect(Collectors.toSet());
   }
 
-  /** As typed; empty where nothing is. */
-  public String get(String field) {
-    return typed.getOrDefault(field, "");
+  /** What is wrong with who and how to reach that only this day can tell. */
+  public void checkReach(LocalDate today, Errors errors) {
+    if (!phone.isEmpty() && !Phones.readable(phone)) {
+      errors.rejectValue("phone", "phone", "Digits and spaces, such as +351 555 0177.");
+    }
+    if (!birthDate.isEmpty() && day(birthDate).filter(past(today)).isEmpty()) {
+      errors.rejectValue("birthDate", "day", "A date in the past, such as 17 May 1985.");
+    }
+    if (place().isEmpty()) {
+      errors.rejectValue("zone", "zone", "A time zone such as Europe/Lisbon.");
+    }
   }
 
-  /** What is wrong with who and how to reach, by field. */
-  public Map<String, String> contactProblems(LocalDate today) {
-    Map<String, String> problems = new LinkedHashMap<>();
-    if (get("name").isEmpty()) problems.put("name", "A name is needed.");
-    longest(problems, "name", LONGEST_NAME);
-    longest(problems, "phone", LONGEST_PHONE);
-    longest(problems, "email", LONGEST_EMAIL);
-    if (!get("phone").isEmpty() && !get("phone").matches("[-+0-9 ()/.]{3,}")) {
-      problems.put("phone", "Digits and spaces, such as +351 555 0177.");
-    }
-    if (!get("email").isEmpty() && !Addresses.mail(get("email"))) {
-      problems.put("email", "A mail address such as ines@example.org, or nothing.");
-    }
-    if (!get("birthDate").isEmpty()) {
-      if (day("birthDate").filter(d -> past(d, today)).isEmpty()) {
-        problems.put("birthDate", "A date in the past, such as 17 May 1985.");
-      }
-    }
-    if (zone().isEmpty()) problems.put("zone", "A time zone such as Europe/Lisbon.");
-    if (!get("language").equals(Locale.ENGLISH.getLanguage())) {
-      problems.put("language", "The pages exist in English.");
-    }
-    return problems;
-  }
-
-  /** What is wrong with anything, by field. */
-  public Map<String, String> problems(LocalDate today, Set<UUID> colleagues) {
-    Map<String, String> problems = contactProblems(today);
-    longest(problems, "work", LONGEST_WORK);
-    if (!get("deskHours").isEmpty() && deskHours().isEmpty()) {
-      problems.put("deskHours", "Hours from 0 to 24, such as 7.5.");
-    }
-    whole(problems, "screens", 0, MOST_SCREENS);
-    whole(problems, "minutes", 1, MOST_MINUTES);
-    whole(problems, "times", 1, MOST_TIMES);
-    if (!get("consent").isEmpty() && day("consent").filter(d -> past(d, today)).isEmpty()) {
-      problems.put("consent", "The day on which the client agreed, today or before.");
+  /** What is wrong with anything that only this day and practice can tell. */
+  public void check(LocalDate today, Set<UUID> colleagues, Errors errors) {
+    checkReach(today, errors);
+    checkPractitioner(colleagues, errors);
+    if (!consent.isEmpty() && day(consent).filter(past(today)).isEmpty()) {
+      errors.rejectValue("consent", "day", "The day on which the client agreed, today or before.");
     }
     if (read(Position.class, positions).isEmpty()) {
-      problems.put("positions", "At least one: everybody is in some position.");
+      errors.rejectValue("positions", "none", "At least one: everybody is in some position.");
     }
-    if (practitioner().filter(colleagues::contains).isEmpty()) {
-      problems.put("practitioner", "Choose whose client it is.");
-    }
-    for (int i = 1; i <= GOALS; i++) goalProblem(problems, i);
-    return problems;
-  }
-
-  private void goalProblem(Map<String, String> problems, int i) {
-    boolean any = !(get("activity-" + i) + get("rated-" + i) + get("wanted-" + i)).isEmpty();
-    if (!any) return;
-    String field = "goal-" + i;
-    OptionalInt rated = number("rated-" + i, 0, 10);
-    OptionalInt wanted = number("wanted-" + i, 0, 10);
-    if (get("activity-" + i).isEmpty()) {
-      problems.put(field, "Say what the client wants to do again.");
-    } else if (get("activity-" + i).length() > LONGEST_NAME) {
-      problems.put(field, "At most 120 characters.");
-    } else if (rated.isEmpty() || wanted.isEmpty()) {
-      problems.put(field, "Two whole numbers from 0 to 10: now, and wanted.");
-    } else if (wanted.getAsInt() < rated.getAsInt()) {
-      problems.put(field, "10 is as before: what is wanted is not below what is.");
+    for (int i = 0; i < GOALS; i++) {
+      String at = "goals[%d].".formatted(i);
+      goals
+          .get(i)
+          .problem()
+          .ifPresent(p -> errors.rejectValue(at + p.field(), "goal", p.message()));
     }
   }
 
-  private void longest(Map<String, String> problems, String field, int most) {
-    if (get(field).length() > most) problems.put(field, "At most %d characters.".formatted(most));
-  }
-
-  private void whole(Map<String, String> problems, String field, int least, int most) {
-    if (!get(field).isEmpty() && number(field, least, most).isEmpty()) {
-      problems.put(field, "A whole number from %d to %d.".formatted(least, most));
+  public void checkPractitioner(Set<UUID> colleagues, Errors errors) {
+    if (practitionerId().filter(colleagues::contains).isEmpty()) {
+      errors.rejectValue("practitioner", "practitioner", "Choose whose client it is.");
     }
   }
 
-  private OptionalInt number(String field, int least, int most) {
-    if (!get(field).matches("\\d{1,3}")) return OptionalInt.empty();
-    int value = Integer.parseInt(get(field));
-    return value >= least && value <= most ? OptionalInt.of(value) : OptionalInt.empty();
+  private static OptionalInt number(String typed) {
+    return typed.matches("\\d{1,3}")
+        ? OptionalInt.of(Integer.parseInt(typed))
+        : OptionalInt.empty();
   }
 
-  private Optional<BigDecimal> deskHours() {
-    if (!get("deskHours").matches("\\d{1,2}([.,]\\d)?")) return Optional.empty();
-    return Optional.of(new BigDecimal(get("deskHours").replace(',', '.')))
-        .filter(h -> h.compareTo(BigDecimal.valueOf(MOST_DESK_HOURS)) <= 0);
-  }
-
-  private Optional<LocalDate> day(String field) {
+  private static Optional<LocalDate> day(String typed) {
     try {
-      return get(field).isEmpty() ? Optional.empty() : Optional.of(LocalDate.parse(get(field)));
+      return typed.isEmpty() ? Optional.empty() : Optional.of(LocalDate.parse(typed));
     } catch (DateTimeException e) {
       return Optional.empty();
     }
   }
 
-  private Optional<ZoneId> zone() {
+  private Optional<ZoneId> place() {
     try {
-      return Optional.of(ZoneId.of(get("zone")));
+      return Optional.of(ZoneId.of(zone));
     } catch (DateTimeException e) {
       return Optional.empty();
     }
   }
 
   /** A day in somebody's life. */
-  private static boolean past(LocalDate day, LocalDate today) {
-    return !day.isAfter(today) && !day.isBefore(today.minusYears(OLDEST));
+  private static Predicate<LocalDate> past(LocalDate today) {
+    return day -> !day.isAfter(today) && !day.isBefore(today.minusYears(OLDEST));
   }
 
-  /** Only of a form without contact problems. */
+  /** Only of a form without errors in {@link Reach}. */
   public Contact contact() {
     return new Contact(
-        get("name"),
-        day("birthDate"),
-        get("phone"),
-        get("email"),
-        zone().orElseThrow(),
-        Locale.forLanguageTag(get("language")));
+        name, day(birthDate), phone, email, place().orElseThrow(), Locale.forLanguageTag(language));
   }
 
-  /** Only of a form without problems. */
+  /** Only of a form without errors. */
   public Circumstances circumstances() {
     return new Circumstances(
-        get("work"),
-        deskHours(),
-        number("screens", 0, MOST_SCREENS),
-        Coded.find(Circumstances.Shifts.class, get("shifts")),
-        Coded.find(Circumstances.Hand.class, get("hand")),
+        work,
+        deskHours.isEmpty()
+            ? Optional.empty()
+            : Optional.of(new BigDecimal(deskHours.replace(',', '.'))),
+        number(screens),
+        Coded.find(Circumstances.Shifts.class, shifts),
+        Coded.find(Circumstances.Hand.class, hand),
         new Means(read(Position.class, positions), read(Equipment.class, equipment)),
-        number("minutes", 1, MOST_MINUTES),
-        number("times", 1, MOST_TIMES),
-        day("consent"));
+        number(minutes),
+        number(times),
+        day(consent));
   }
 
-  public List<Goal> goals() {
-    List<Goal> goals = new ArrayList<>();
-    for (int i = 1; i <= GOALS; i++) {
-      if (get("activity-" + i).isEmpty()) continue;
-      goals.add(
-          new Goal(
-              get("activity-" + i),
-              number("rated-" + i, 0, 10).orElseThrow(),
-              number("wanted-" + i, 0, 10).orElseThrow()));
-    }
-    return goals;
+  /** Only of a form without errors. */
+  public List<Goal> wanted() {
+    return goals.stream()
+        .filter(g -> !g.activity().isEmpty())
+        .map(g -> new Goal(g.activity(), Integer.parseInt(g.rated()), Integer.parseInt(g.wanted())))
+        .toList();
   }
 
-  public Optional<UUID> practitioner() {
-    return id(get("practitioner"));
+  public Optional<UUID> practitionerId() {
+    return id(practitioner);
   }
 
   /** Those of the team who are colleagues. */
-  public Set<UUID> team(Set<UUID> colleagues) {
+  public Set<UUID> careTeam(Set<UUID> colleagues) {
     Set<UUID> ids = new LinkedHashSet<>();
     team.forEach(t -> id(t).filter(colleagues::contains).ifPresent(ids::add));
     return ids;

@@ -20,6 +20,7 @@ import org.biokinet.app.client.internal.MatterRow;
 import org.biokinet.app.client.internal.Matters;
 import org.biokinet.app.platform.Changes;
 import org.biokinet.app.platform.NotFound;
+import org.biokinet.app.platform.Phones;
 import org.biokinet.app.practice.Me;
 import org.biokinet.core.progress.Attention;
 import org.biokinet.core.screening.Screening;
@@ -99,7 +100,6 @@ public class ClientService {
   /** Those in whose record the same person may stand: the same name and birth date, or phone. */
   @Transactional(readOnly = true)
   public List<Client> alike(Me me, Contact contact) {
-    String digits = digits(contact.phone());
     return all(me).stream()
         .filter(
             c ->
@@ -107,12 +107,9 @@ public class ClientService {
                         && (c.birthDate().isEmpty()
                             || contact.birthDate().isEmpty()
                             || c.birthDate().equals(contact.birthDate())))
-                    || (digits.length() >= LEAST_DIGITS && digits(c.phone()).equals(digits)))
+                    || (Phones.dialled(contact.phone()).length() >= LEAST_DIGITS
+                        && Phones.same(c.phone(), contact.phone())))
         .toList();
-  }
-
-  private static String digits(String phone) {
-    return phone.replaceAll("\\D", "");
   }
 
   /**

@@ -5,13 +5,13 @@ import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
-import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.biokinet.app.platform.Complete;
 import org.biokinet.core.anatomy.Coded;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.TenPoint;
@@ -20,7 +20,7 @@ import org.biokinet.core.screening.EmergencySign;
 import org.biokinet.core.screening.Irritability;
 import org.biokinet.core.screening.RedFlag;
 import org.biokinet.core.screening.Screening;
-import org.springframework.util.MultiValueMap;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The form as it stands: what was ticked, typed and left open. Nothing is preselected; a section
@@ -31,6 +31,7 @@ import org.springframework.util.MultiValueMap;
  * @param ended what earlier answers have left on and no longer holds
  * @param sides of conditions: L, R or empty
  */
+@Complete
 public record Answers(
     Set<String> signs,
     Set<String> flags,
@@ -46,12 +47,42 @@ public record Answers(
     String surgery,
     String consent,
     String provokedPain,
-    Set<String> ended) {
+    Set<String> ended)
+    implements Complete.Form {
 
   public Answers {
-    // Earlier versions of the form did not ask.
-    provokedPain = Objects.requireNonNullElse(provokedPain, "");
-    ended = Set.copyOf(Objects.requireNonNullElse(ended, Set.of()));
+    // What was left open is not sent, and earlier versions of the form did not ask everything.
+    signs = set(signs);
+    flags = set(flags);
+    conditions = set(conditions);
+    sides = sided(sides);
+    none = set(none);
+    worst = text(worst);
+    arm = text(arm);
+    settles = text(settles);
+    provoked = text(provoked);
+    baseline = text(baseline);
+    medicines = text(medicines);
+    surgery = text(surgery);
+    consent = text(consent);
+    provokedPain = text(provokedPain);
+    ended = set(ended);
+  }
+
+  /** Both sides is what is meant where none is said. */
+  private static Map<String, String> sided(@Nullable Map<String, String> sent) {
+    Map<String, String> sides = new LinkedHashMap<>();
+    if (sent != null) sent.forEach((code, side) -> sides.put(code, text(side)));
+    sides.values().removeIf(String::isEmpty);
+    return Map.copyOf(sides);
+  }
+
+  static String text(@Nullable String sent) {
+    return Objects.requireNonNullElse(sent, "").strip();
+  }
+
+  static Set<String> set(@Nullable Set<String> sent) {
+    return Set.copyOf(Objects.requireNonNullElse(sent, Set.of()));
   }
 
   /** Of the form; it counts up when a question changes, so that old answers stay readable. */
@@ -63,6 +94,7 @@ public record Answers(
           Set.of());
 
   private static final int LONGEST = 500;
+  private static final String UNKNOWN = "An answer is not known here; open the page again.";
 
   /** With the ticks of three sections and everything else answered, as one sentence would. */
   public static Answers of(
@@ -113,42 +145,13 @@ public record Answers(
         ended);
   }
 
-  public static Answers read(MultiValueMap<String, String> sent) {
-    Map<String, String> sides = new LinkedHashMap<>();
-    for (Condition c : Condition.values()) {
-      String side = text(sent, "side-" + c.code());
-      if (c.sided() && (side.equals("L") || side.equals("R"))) sides.put(c.code(), side);
-    }
-    return new Answers(
-        ticked(sent, "signs"),
-        ticked(sent, "flags"),
-        ticked(sent, "conditions"),
-        sides,
-        ticked(sent, "none"),
-        text(sent, "worst"),
-        text(sent, "arm"),
-        text(sent, "settles"),
-        text(sent, "provoked"),
-        text(sent, "baseline"),
-        text(sent, "medicines"),
-        text(sent, "surgery"),
-        text(sent, "consent"),
-        text(sent, "provoked-pain"),
-        ticked(sent, "ended"));
-  }
-
-  private static Set<String> ticked(MultiValueMap<String, String> sent, String name) {
-    return Set.copyOf(sent.getOrDefault(name, List.of()));
-  }
-
-  private static String text(MultiValueMap<String, String> sent, String name) {
-    String value = Objects.requireNonNullElse(sent.getFirst(name), "").strip();
-    return value.length() > LONGEST ? value.substring(0, LONGEST) : value;
-  }
-
   /** What is still open or contradicts itself, by section; empty when it can be saved. */
+  @Override
   public Map<String, String> problems() {
     Map<String, String> problems = new LinkedHashMap<>();
+    longest(problems, "baseline", baseline);
+    longest(problems, "medicines", medicines);
+    longest(problems, "surgery", surgery);
     section(problems, "signs", signs);
     section(problems, "flags", flags);
     section(problems, "conditions", conditions);
@@ -157,6 +160,9 @@ public record Answers(
     unknown(problems, "flags", RedFlag.class, flags);
     unknown(problems, "conditions", Condition.class, conditions);
     unknown(problems, "ended", Condition.class, ended);
+    if (!sides.entrySet().stream().allMatch(s -> sided(s.getKey(), s.getValue()))) {
+      problems.put("conditions", UNKNOWN);
+    }
     if (!pain(worst)) problems.put("worst", "A whole number from 0 to 10.");
     if (Coded.find(Irritability.Settles.class, settles).isEmpty()) {
       problems.put("settles", "Choose one.");
@@ -164,7 +170,7 @@ public record Answers(
     if (yesOrNo(arm)) problems.put("arm", "Yes or no.");
     if (yesOrNo(provoked)) problems.put("provoked", "Yes or no.");
     if (provokedPain.isEmpty() ? provoked.equals("yes") : !pain(provokedPain)) {
-      problems.put("provoked-pain", "How much does it hurt then, 0 to 10?");
+      problems.put("provokedPain", "How much does it hurt then, 0 to 10?");
     }
     return problems;
   }
@@ -172,8 +178,17 @@ public record Answers(
   static <T extends Enum<T> & Coded> void unknown(
       Map<String, String> problems, String section, Class<T> type, Set<String> codes) {
     if (known(type, codes).size() < codes.size()) {
-      problems.put(section, "An answer is not known here; open the page again.");
+      problems.put(section, UNKNOWN);
     }
+  }
+
+  private static boolean sided(String code, String side) {
+    return Coded.find(Condition.class, code).filter(Condition::sided).isPresent()
+        && (side.equals("L") || side.equals("R"));
+  }
+
+  private static void longest(Map<String, String> problems, String field, String typed) {
+    if (typed.length() > LONGEST) problems.put(field, "At most %d characters.".formatted(LONGEST));
   }
 
   static boolean pain(String typed) {
@@ -198,12 +213,13 @@ public record Answers(
   Screening screening(boolean minor) {
     Map<Condition, Optional<Side>> has = new EnumMap<>(Condition.class);
     for (Condition c : known(Condition.class, conditions)) {
-      String side = sides.getOrDefault(c.code(), "");
       has.put(
           c,
-          side.isEmpty()
-              ? Optional.empty()
-              : Optional.of(side.equals("L") ? Side.LEFT : Side.RIGHT));
+          switch (sides.getOrDefault(c.code(), "")) {
+            case "L" -> Optional.of(Side.LEFT);
+            case "R" -> Optional.of(Side.RIGHT);
+            default -> Optional.empty();
+          });
     }
     return new Screening(
         known(EmergencySign.class, signs),

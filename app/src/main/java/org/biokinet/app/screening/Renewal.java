@@ -2,15 +2,13 @@ package org.biokinet.app.screening;
 
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
-import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.biokinet.app.platform.Complete;
 import org.biokinet.core.screening.Condition;
 import org.biokinet.core.screening.EmergencySign;
 import org.biokinet.core.screening.RedFlag;
-import org.springframework.util.MultiValueMap;
 
 /**
  * What a client answers through the link when it is asked again whether anything is new.
@@ -21,6 +19,7 @@ import org.springframework.util.MultiValueMap;
  * @param provokedPain how much it hurts then
  * @param news whether anything else is new, yes or no
  */
+@Complete
 public record Renewal(
     Set<String> signs,
     Set<String> flags,
@@ -29,27 +28,24 @@ public record Renewal(
     String arm,
     String provoked,
     String provokedPain,
-    String news) {
+    String news)
+    implements Complete.Form {
+
+  public Renewal {
+    signs = Answers.set(signs);
+    flags = Answers.set(flags);
+    none = Answers.set(none);
+    worst = Answers.text(worst);
+    arm = Answers.text(arm);
+    provoked = Answers.text(provoked);
+    provokedPain = Answers.text(provokedPain);
+    news = Answers.text(news);
+  }
 
   public static final Renewal BLANK = new Renewal(Set.of(), Set.of(), Set.of(), "", "", "", "", "");
 
-  public static Renewal read(MultiValueMap<String, String> sent) {
-    return new Renewal(
-        Set.copyOf(sent.getOrDefault("signs", List.of())),
-        Set.copyOf(sent.getOrDefault("flags", List.of())),
-        Set.copyOf(sent.getOrDefault("none", List.of())),
-        text(sent, "worst"),
-        text(sent, "arm"),
-        text(sent, "provoked"),
-        text(sent, "provoked-pain"),
-        text(sent, "news"));
-  }
-
-  private static String text(MultiValueMap<String, String> sent, String name) {
-    return Objects.requireNonNullElse(sent.getFirst(name), "").strip();
-  }
-
   /** The message that stands beside each answer that is open; empty when it can be sent. */
+  @Override
   public Map<String, String> problems() {
     Map<String, String> problems = new LinkedHashMap<>();
     if (signs.isEmpty() != none.contains("signs")) problems.put("signs", "renew.section");
@@ -61,7 +57,7 @@ public record Renewal(
     choice(problems, "arm", arm);
     choice(problems, "provoked", provoked);
     if (provokedPain.isEmpty() ? provoked.equals("yes") : !Answers.pain(provokedPain)) {
-      problems.put("provoked-pain", "renew.number");
+      problems.put("provokedPain", "renew.number");
     }
     choice(problems, "news", news);
     return problems;

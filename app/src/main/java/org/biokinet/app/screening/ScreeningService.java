@@ -183,7 +183,7 @@ public class ScreeningService {
    */
   @Changes
   public void save(Me me, UUID clientId, Answers answers) {
-    if (!answers.problems().isEmpty()) throw new IllegalArgumentException("not all is answered");
+    if (!answers.complete()) throw new IllegalArgumentException("not all is answered");
     Client client = clients.lock(me, clientId);
     boolean minor = client.minor(today(client));
     screenings.save(
@@ -205,7 +205,7 @@ public class ScreeningService {
   @Changes
   public void saveBeforeVisit(ClientMe me, Answers answers) {
     Client client = clients.lock(me);
-    if (!of(client).answersBeforeVisit() || !answers.problems().isEmpty()) return;
+    if (!of(client).answersBeforeVisit() || !answers.complete()) return;
     boolean minor = client.minor(today(client));
     screenings.save(
         new ScreeningRow(
@@ -230,7 +230,7 @@ public class ScreeningService {
   public void renew(ClientMe me, Renewal renewal) {
     Client client = clients.lock(me);
     ClientScreening now = of(client);
-    if (now.renewal().isEmpty() || !renewal.problems().isEmpty()) return;
+    if (now.renewal().isEmpty() || !renewal.complete()) return;
     Answers before = now.all().get(0).answers();
     LocalDate today = now.today();
     Answered.Source source =

@@ -1,12 +1,11 @@
 package org.biokinet.app.client.web;
 
 import jakarta.servlet.http.HttpServletResponse;
+import jakarta.validation.groups.Default;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.LinkedHashSet;
-import java.util.List;
-import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
 import org.biokinet.app.client.Circumstances;
@@ -14,6 +13,7 @@ import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientForm;
 import org.biokinet.app.client.ClientHeader;
 import org.biokinet.app.client.ClientService;
+import org.biokinet.app.client.Newcomers;
 import org.biokinet.app.people.AccountService;
 import org.biokinet.app.practice.Me;
 import org.biokinet.core.anatomy.Equipment;
@@ -22,8 +22,10 @@ import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
-import org.springframework.util.MultiValueMap;
+import org.springframework.validation.BindingResult;
+import org.springframework.validation.annotation.Validated;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -38,47 +40,49 @@ class ClientController {
   private final ClientService clients;
   private final AccountService accounts;
   private final ClientHeader header;
+  private final Newcomers newcomers;
   private final Clock clock;
 
   ClientController(
-      ClientService clients, AccountService accounts, ClientHeader header, Clock clock) {
+      ClientService clients,
+      AccountService accounts,
+      ClientHeader header,
+      Newcomers newcomers,
+      Clock clock) {
     this.clients = clients;
     this.accounts = accounts;
     this.header = header;
+    this.newcomers = newcomers;
     this.clock = clock;
   }
 
   @GetMapping("/clients/new")
   String blank(@AuthenticationPrincipal Me me, Model model) {
-    return form(me, ClientForm.blank(ZoneId.of(me.zone()), me.id()), Map.of(), model);
+    return form(me, ClientForm.blank(ZoneId.of(me.zone()), me.id()), model);
   }
 
   @PostMapping("/clients/new")
   String add(
       @AuthenticationPrincipal Me me,
-      @RequestParam MultiValueMap<String, String> sent,
+      @Validated({Default.class, ClientForm.Reach.class}) @ModelAttribute("form") ClientForm form,
+      BindingResult errors,
       Model model,
       HttpServletResponse response) {
-    ClientForm form = ClientForm.read(sent);
     Set<UUID> colleagues = colleagues(me);
-    Map<String, String> problems = form.problems(today(me), colleagues);
-    if (problems.isEmpty() && !form.get("anyway").equals("yes")) {
-      List<Client> alike = clients.alike(me, form.contact());
-      model.addAttribute("alike", alike);
-      if (!alike.isEmpty()) problems.put("name", "This person may be known already; see above.");
-    }
-    if (!problems.isEmpty()) {
+    form.check(today(me), colleagues, errors);
+    newcomers.notice(me, form, errors, model);
+    if (errors.hasErrors()) {
       response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
-      return form(me, form, problems, model);
+      return form(me, form, model);
     }
     Client client =
         clients.add(
             me,
-            form.practitioner().orElseThrow(),
+            form.practitionerId().orElseThrow(),
             form.contact(),
             form.circumstances(),
-            form.team(colleagues),
-            form.goals());
+            form.careTeam(colleagues),
+            form.wanted());
     return "redirect:/clients/" + client.getId() + "/screen";
   }
 
@@ -86,7 +90,7 @@ class ClientController {
   String about(@AuthenticationPrincipal Me me, @PathVariable UUID id, Model model) {
     Client client = clients.get(me, id);
     ClientForm form = ClientForm.of(client, clients.goals(id), clients.careTeam(me, id));
-    return about(me, client, form, client.version(), Map.of(), model);
+    return about(me, client, form, client.version(), model);
   }
 
   @PostMapping("/clients/{id}/about")
@@ -94,17 +98,17 @@ class ClientController {
       @AuthenticationPrincipal Me me,
       @PathVariable UUID id,
       @RequestParam int seen,
-      @RequestParam MultiValueMap<String, String> sent,
+      @Validated({Default.class, ClientForm.Reach.class}) @ModelAttribute("form") ClientForm form,
+      BindingResult errors,
       Model model,
       HttpServletResponse response) {
     Client client = clients.get(me, id);
-    ClientForm form = ClientForm.read(sent);
     Set<UUID> colleagues = colleagues(me);
     colleagues.add(client.practitionerId());
-    Map<String, String> problems = form.problems(today(me), colleagues);
-    if (!problems.isEmpty()) {
+    form.check(today(me), colleagues, errors);
+    if (errors.hasErrors()) {
       response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
-      return about(me, client, form, seen, problems, model);
+      return about(me, client, form, seen, model);
     }
     boolean done =
         clients.change(
@@ -113,27 +117,25 @@ class ClientController {
             seen,
             form.contact(),
             form.circumstances(),
-            form.practitioner().orElseThrow(),
-            form.team(colleagues),
-            form.goals());
+            form.practitionerId().orElseThrow(),
+            form.careTeam(colleagues),
+            form.wanted());
     if (done) return "redirect:/clients/" + id + "/about?saved";
     response.setStatus(HttpStatus.CONFLICT.value());
     model.addAttribute("overtaken", true);
-    return about(me, client, form, client.version(), Map.of(), model);
+    return about(me, client, form, client.version(), model);
   }
 
-  private String about(
-      Me me, Client client, ClientForm form, int seen, Map<String, String> problems, Model model) {
+  private String about(Me me, Client client, ClientForm form, int seen, Model model) {
     header.show(me, client.getId(), null, model);
     model.addAttribute("seen", seen);
     model.addAttribute("merged", clients.merged(client.getId()));
     model.addAttribute("into", client.mergedInto().map(into -> clients.get(me, into)).orElse(null));
-    return form(me, form, problems, model);
+    return form(me, form, model);
   }
 
-  private String form(Me me, ClientForm form, Map<String, String> problems, Model model) {
+  private String form(Me me, ClientForm form, Model model) {
     model.addAttribute("form", form);
-    model.addAttribute("problems", problems);
     model.addAttribute("colleagues", accounts.colleagues(me));
     model.addAttribute("positionList", Position.values());
     model.addAttribute("equipmentList", Equipment.values());

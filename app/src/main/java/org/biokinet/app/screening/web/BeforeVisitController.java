@@ -1,12 +1,14 @@
 package org.biokinet.app.screening.web;
 
 import jakarta.servlet.http.HttpServletResponse;
+import jakarta.validation.Valid;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientMe;
 import org.biokinet.app.client.ClientService;
+import org.biokinet.app.platform.Complete;
 import org.biokinet.app.practice.PracticeService;
 import org.biokinet.app.screening.Answers;
 import org.biokinet.app.screening.ClientScreening;
@@ -20,8 +22,9 @@ import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
-import org.springframework.util.MultiValueMap;
+import org.springframework.validation.BindingResult;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -56,17 +59,16 @@ class BeforeVisitController {
   @PostMapping
   String answer(
       @AuthenticationPrincipal ClientMe me,
-      @RequestParam MultiValueMap<String, String> sent,
+      @Valid @ModelAttribute("answers") Answers answers,
+      BindingResult errors,
       Model model,
       HttpServletResponse response) {
-    Answers answers = Answers.read(sent);
-    Map<String, String> problems = answers.problems();
-    if (problems.isEmpty()) {
+    if (!errors.hasErrors()) {
       screenings.saveBeforeVisit(me, answers);
       return "redirect:/me/before-visit";
     }
     response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
-    return show(me, answers, problems, true, model);
+    return show(me, answers, Complete.Form.byField(errors), true, model);
   }
 
   private String show(

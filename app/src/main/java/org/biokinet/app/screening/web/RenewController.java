@@ -1,12 +1,14 @@
 package org.biokinet.app.screening.web;
 
 import jakarta.servlet.http.HttpServletResponse;
+import jakarta.validation.Valid;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.biokinet.app.client.ClientMe;
 import org.biokinet.app.client.ClientService;
+import org.biokinet.app.platform.Complete;
 import org.biokinet.app.platform.Days;
 import org.biokinet.app.practice.PracticeService;
 import org.biokinet.app.screening.ClientScreening;
@@ -19,8 +21,9 @@ import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
-import org.springframework.util.MultiValueMap;
+import org.springframework.validation.BindingResult;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -55,17 +58,16 @@ class RenewController {
   @PostMapping
   String answer(
       @AuthenticationPrincipal ClientMe me,
-      @RequestParam MultiValueMap<String, String> sent,
+      @Valid @ModelAttribute("renewal") Renewal renewal,
+      BindingResult errors,
       Model model,
       HttpServletResponse response) {
-    Renewal renewal = Renewal.read(sent);
-    Map<String, String> problems = renewal.problems();
-    if (problems.isEmpty()) {
+    if (!errors.hasErrors()) {
       screenings.renew(me, renewal);
       return "redirect:/me/today";
     }
     response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
-    return show(me, renewal, problems, model);
+    return show(me, renewal, Complete.Form.byField(errors), model);
   }
 
   private String show(ClientMe me, Renewal renewal, Map<String, String> problems, Model model) {

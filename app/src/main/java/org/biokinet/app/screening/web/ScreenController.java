@@ -1,6 +1,7 @@
 package org.biokinet.app.screening.web;
 
 import jakarta.servlet.http.HttpServletResponse;
+import jakarta.validation.Valid;
 import java.time.Clock;
 import java.util.List;
 import java.util.Map;
@@ -12,6 +13,7 @@ import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientHeader;
 import org.biokinet.app.client.ClientService;
 import org.biokinet.app.client.Station;
+import org.biokinet.app.platform.Complete;
 import org.biokinet.app.platform.Days;
 import org.biokinet.app.practice.Me;
 import org.biokinet.app.screening.Answers;
@@ -31,7 +33,9 @@ import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.util.MultiValueMap;
+import org.springframework.validation.BindingResult;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -72,17 +76,16 @@ class ScreenController {
   String save(
       @AuthenticationPrincipal Me me,
       @PathVariable UUID id,
-      @RequestParam MultiValueMap<String, String> sent,
+      @Valid @ModelAttribute("answers") Answers answers,
+      BindingResult errors,
       Model model,
       HttpServletResponse response) {
-    Answers answers = Answers.read(sent);
-    Map<String, String> problems = answers.problems();
-    if (problems.isEmpty()) {
+    if (!errors.hasErrors()) {
       screenings.save(me, id, answers);
       return "redirect:/clients/" + id + "/screen?saved";
     }
     response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
-    return show(me, id, answers, problems, true, model);
+    return show(me, id, answers, Complete.Form.byField(errors), true, model);
   }
 
   @PostMapping("/full-doses")

@@ -5,7 +5,6 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.List;
-import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -14,6 +13,7 @@ import org.biokinet.app.client.Circumstances;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientForm;
 import org.biokinet.app.client.ClientService;
+import org.biokinet.app.client.Newcomers;
 import org.biokinet.app.people.AccountService;
 import org.biokinet.app.practice.Me;
 import org.biokinet.app.worklist.Standing;
@@ -24,8 +24,10 @@ import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
-import org.springframework.util.MultiValueMap;
+import org.springframework.validation.BindingResult;
+import org.springframework.validation.annotation.Validated;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -42,6 +44,7 @@ class DeskController {
   private final AccountService accounts;
   private final WorklistService worklist;
   private final StandingService standings;
+  private final Newcomers newcomers;
   private final Audit audit;
   private final Clock clock;
 
@@ -50,12 +53,14 @@ class DeskController {
       AccountService accounts,
       WorklistService worklist,
       StandingService standings,
+      Newcomers newcomers,
       Audit audit,
       Clock clock) {
     this.clients = clients;
     this.accounts = accounts;
     this.worklist = worklist;
     this.standings = standings;
+    this.newcomers = newcomers;
     this.audit = audit;
     this.clock = clock;
   }
@@ -76,38 +81,31 @@ class DeskController {
   @GetMapping("/new")
   String blank(@AuthenticationPrincipal Me me, Model model) {
     List<AccountService.Colleague> colleagues = accounts.colleagues(me);
-    ClientForm form = ClientForm.blank(ZoneId.of(me.zone()), colleagues.get(0).id());
-    return form(me, form, Map.of(), model);
+    return form(me, ClientForm.blank(ZoneId.of(me.zone()), colleagues.get(0).id()), model);
   }
 
   @PostMapping("/new")
   String add(
       @AuthenticationPrincipal Me me,
-      @RequestParam MultiValueMap<String, String> sent,
+      @Validated(ClientForm.Reach.class) @ModelAttribute("form") ClientForm form,
+      BindingResult errors,
       Model model,
       HttpServletResponse response) {
-    ClientForm form = ClientForm.read(sent);
-    Map<String, String> problems = form.contactProblems(today(me));
+    form.checkReach(today(me), errors);
     Set<UUID> colleagues =
         accounts.colleagues(me).stream()
             .map(AccountService.Colleague::id)
             .collect(Collectors.toSet());
-    if (form.practitioner().filter(colleagues::contains).isEmpty()) {
-      problems.put("practitioner", "Choose whose client it is.");
-    }
-    if (problems.isEmpty() && !form.get("anyway").equals("yes")) {
-      List<Client> alike = clients.alike(me, form.contact());
-      model.addAttribute("alike", alike);
-      if (!alike.isEmpty()) problems.put("name", "This person may be known already; see above.");
-    }
-    if (!problems.isEmpty()) {
+    form.checkPractitioner(colleagues, errors);
+    newcomers.notice(me, form, errors, model);
+    if (errors.hasErrors()) {
       response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
-      return form(me, form, problems, model);
+      return form(me, form, model);
     }
     Client client =
         clients.add(
             me,
-            form.practitioner().orElseThrow(),
+            form.practitionerId().orElseThrow(),
             form.contact(),
             Circumstances.of(""),
             Set.of(),
@@ -119,8 +117,7 @@ class DeskController {
   String one(@AuthenticationPrincipal Me me, @PathVariable UUID id, Model model) {
     Client client = clients.get(me, id);
     audit.saw(me, id, "front desk");
-    return one(
-        me, client, ClientForm.of(client, List.of(), Set.of()), client.version(), Map.of(), model);
+    return one(me, client, ClientForm.of(client, List.of(), Set.of()), client.version(), model);
   }
 
   @PostMapping("/{id}")
@@ -128,24 +125,23 @@ class DeskController {
       @AuthenticationPrincipal Me me,
       @PathVariable UUID id,
       @RequestParam int seen,
-      @RequestParam MultiValueMap<String, String> sent,
+      @Validated(ClientForm.Reach.class) @ModelAttribute("form") ClientForm form,
+      BindingResult errors,
       Model model,
       HttpServletResponse response) {
     Client client = clients.get(me, id);
-    ClientForm form = ClientForm.read(sent);
-    Map<String, String> problems = form.contactProblems(today(me));
-    if (!problems.isEmpty()) {
+    form.checkReach(today(me), errors);
+    if (errors.hasErrors()) {
       response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
-      return one(me, client, form, seen, problems, model);
+      return one(me, client, form, seen, model);
     }
     if (clients.change(me, id, seen, form.contact())) return "redirect:/desk/" + id + "?saved";
     response.setStatus(HttpStatus.CONFLICT.value());
     model.addAttribute("overtaken", true);
-    return one(me, client, form, client.version(), Map.of(), model);
+    return one(me, client, form, client.version(), model);
   }
 
-  private String one(
-      Me me, Client client, ClientForm form, int seen, Map<String, String> problems, Model model) {
+  private String one(Me me, Client client, ClientForm form, int seen, Model model) {
     model.addAttribute("client", client);
     model.addAttribute("seen", seen);
     Standing standing = standings.of(client, clock.instant());
@@ -153,12 +149,11 @@ class DeskController {
     model.addAttribute("hasLink", standing.linkMade().isPresent());
     model.addAttribute("pin", standing.pinForgotten().isPresent());
     model.addAttribute("treats", accounts.practitionerName(client.practitionerId()));
-    return form(me, form, problems, model);
+    return form(me, form, model);
   }
 
-  private String form(Me me, ClientForm form, Map<String, String> problems, Model model) {
+  private String form(Me me, ClientForm form, Model model) {
     model.addAttribute("form", form);
-    model.addAttribute("problems", problems);
     model.addAttribute("colleagues", accounts.colleagues(me));
     model.addAttribute("today", today(me));
     return "client/desk-client";
