@@ -1,31 +1,46 @@
 // Builds styles, scripts and fonts into the application's static folder; all of it is committed.
+// One script and one style sheet for each capability: a page gets its frame's and its own.
 import { execFileSync } from "node:child_process";
 import { mkdirSync, rmSync, readFileSync, writeFileSync, copyFileSync } from "node:fs";
 import { basename } from "node:path";
 import { build } from "esbuild";
 
 const out = "../src/main/resources/static/built";
+const SCRIPTS = [
+  "shell/shell.js", "program/program.js", "library/library.js",
+  "measurement/measurement.js", "measurement/posture.js", "measurement/map.js",
+  "me/me.js", "session/player.js",
+];
+const STYLES = [
+  "shell/shell.css", "worklist/worklist.css", "client/client.css", "screening/screening.css",
+  "measurement/measurement.css", "measurement/map.css", "library/library.css", "program/program.css",
+  "review/review.css", "me/me.css", "session/player.css",
+];
+
 rmSync(out, { recursive: true, force: true });
 mkdirSync(out, { recursive: true });
 
-execFileSync("node_modules/.bin/tailwindcss", ["-i", "src/app.css", "-o", `${out}/app.css`, "--minify"], {
+execFileSync("node_modules/.bin/tailwindcss", ["-i", "src/platform/base.css", "-o", `${out}/base.css`, "--minify"], {
   stdio: ["ignore", "ignore", "inherit"],
 });
 // Fonts stand beside the style sheet under their own names.
-let css = readFileSync(`${out}/app.css`, "utf8");
+let css = readFileSync(`${out}/base.css`, "utf8");
 css = css.replace(/url\(["']?([^"')]*?files\/([^"')]+\.woff2))["']?\)/g, (all, path, name) => {
   const family = name.includes("-mono-") ? "mono" : "next";
   copyFileSync(`node_modules/@fontsource-variable/atkinson-hyperlegible-${family}/files/${name}`, `${out}/${basename(name)}`);
   return `url(${basename(name)})`;
 });
-writeFileSync(`${out}/app.css`, css);
+writeFileSync(`${out}/base.css`, css);
 
 await build({
-  entryPoints: ["src/app.js", "src/client.js", "src/player.js"],
+  entryPoints: [...SCRIPTS, ...STYLES].map((path) => `src/${path}`),
+  entryNames: "[name]",
+  chunkNames: "shared-[hash]",
   outdir: out,
   bundle: true,
+  splitting: true,
   minify: true,
-  format: "iife",
+  format: "esm",
   target: "es2022",
   legalComments: "none",
 });

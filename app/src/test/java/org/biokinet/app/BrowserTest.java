@@ -271,10 +271,35 @@ class BrowserTest extends WithBrowser {
     assertThat(sessions.page(client.getId(), 0, 1)).isEmpty();
     phone.context().setOffline(false);
     phone.navigate("/me/today");
-    phone.waitForFunction("() => JSON.parse(localStorage.getItem('biokinet.queue')).length === 0");
+    phone.waitForCondition(() -> waiting(phone) == 0);
     assertThat(sessions.page(client.getId(), 0, 1)).hasSize(1);
     // The browser itself notes the failed request; nothing else may be said.
     complaints.removeIf(c -> c.contains("ERR_INTERNET_DISCONNECTED"));
+  }
+
+  /** How many uploads wait on the device. */
+  private static int waiting(Page phone) {
+    return (int) onDevice(phone, "count()");
+  }
+
+  /** Asks the device's own store of what is still to be sent. */
+  private static Object onDevice(Page phone, String asked) {
+    return phone.evaluate(
+        """
+        () => new Promise((answer, fail) => {
+          const opening = indexedDB.open("biokinet");
+          opening.onerror = fail;
+          opening.onsuccess = () => {
+            const store = opening.result.transaction("waiting", "readwrite").objectStore("waiting");
+            const asking = store.%s;
+            asking.onerror = fail;
+            asking.onsuccess = () => {
+              opening.result.close();
+              answer(asking.result);
+            };
+          };
+        })"""
+            .formatted(asked));
   }
 
   /** The phone goes to another client before the connection is back: nothing is mixed up. */
@@ -300,19 +325,18 @@ class BrowserTest extends WithBrowser {
     phone.context().setOffline(false);
     openLink(phone, "/c/" + another.token(), another.pin());
     phone.waitForLoadState(LoadState.NETWORKIDLE);
-    assertThat(phone.evaluate("() => JSON.parse(localStorage.getItem('biokinet.queue')).length"))
-        .isEqualTo(1);
+    assertThat(waiting(phone)).isEqualTo(1);
     assertThat(sessions.page(other.getId(), 0, 1)).isEmpty();
     LinkService.Made again = links.make(me, client.getId());
     openLink(phone, "/c/" + again.token(), again.pin());
-    phone.waitForFunction("() => JSON.parse(localStorage.getItem('biokinet.queue')).length === 0");
+    phone.waitForCondition(() -> waiting(phone) == 0);
     assertThat(sessions.page(client.getId(), 0, 1)).hasSize(1);
     // What the server has not taken for an upload stays here, and says so to whom it belongs.
     assertThat(phone.locator("#not-taken")).isHidden();
-    phone.evaluate(
-        "client => localStorage.setItem('biokinet.queue', JSON.stringify("
-            + "[{url: '/me/sessions', body: {uploadId: 'x'}, client, refused: true}]))",
-        client.getId().toString());
+    onDevice(
+        phone,
+        "put({id: 'x', url: '/me/sessions', body: {}, order: 1, refused: true, client: '%s'})"
+            .formatted(client.getId()));
     phone.reload();
     assertThat(phone.locator("#not-taken")).isVisible();
     complaints.removeIf(c -> c.contains("ERR_INTERNET_DISCONNECTED"));

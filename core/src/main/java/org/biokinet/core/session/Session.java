@@ -1,5 +1,6 @@
 package org.biokinet.core.session;
 
+import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
@@ -35,6 +36,9 @@ public record Session(
     String putRight,
     List<Performance.Part> parts,
     Optional<CheckIn> checkIn) {
+
+  /** A gap in a device's timer longer than this was slept, not worked; our choice. */
+  public static final Duration SLEPT = Duration.ofSeconds(15);
 
   public Session {
     parts = List.copyOf(parts);

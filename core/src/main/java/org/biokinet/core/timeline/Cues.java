@@ -8,6 +8,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.ResourceBundle;
 import java.util.Set;
 import java.util.StringTokenizer;
@@ -286,6 +287,31 @@ public final class Cues {
     String count = key.isEmpty() ? "" : text(key, s.rep(), s.reps());
     String side = s.side().map(x -> text(x == Side.LEFT ? "count.left" : "count.right")).orElse("");
     return (count + " " + side).strip();
+  }
+
+  /**
+   * What comes after a segment: the next movement or exercise, not the way out of this one nor the
+   * pause between; empty where nothing does.
+   *
+   * @param cues of the timeline, in its order
+   * @param i index of the segment
+   */
+  public Optional<String> next(Timeline timeline, List<Cue> cues, int i) {
+    List<Segment> segments = timeline.segments();
+    for (int j = i + 1; j < segments.size(); j++) {
+      Segment s = segments.get(j);
+      if (s.item() != segments.get(i).item()) {
+        Exercise exercise = timeline.program().items().get(s.item()).exercise();
+        return Optional.of(catalogue.words(exercise, locale).name());
+      }
+      switch (s.kind()) {
+        case HOLD, EXIT, RELEASE, MOVE_BACK, REST, SWITCH_SIDE, SWITCH_DIRECTION -> {}
+        default -> {
+          return Optional.of(cues.get(j).headline());
+        }
+      }
+    }
+    return Optional.empty();
   }
 
   private Cue cue(Timeline timeline, Segment s, Exercise exercise, ExerciseWords words) {

@@ -101,6 +101,7 @@ class PostureController {
     model.addAttribute("may", may);
     List<PhotographService.Known> all = may ? photographs.all(me, id) : List.of();
     model.addAttribute("photographs", all);
+    model.addAttribute("landmarks", Landmark.values());
     Map<UUID, Posture.Marks> marks = marks(client);
     all.stream()
         .filter(p -> photograph.isEmpty() || p.getId().toString().equals(photograph))
@@ -121,10 +122,9 @@ class PostureController {
     return "measurement/posture";
   }
 
-  /** As text inside a script element, which must not be closed by its own content. */
   private String json(Posture.Marks marks) {
     try {
-      return json.writeValueAsString(marks).replace("<", "\\u003c");
+      return json.writeValueAsString(marks);
     } catch (JsonProcessingException e) {
       throw new IllegalStateException(e);
     }
@@ -290,6 +290,7 @@ class PostureController {
   @GetMapping("/marking")
   String practise(@AuthenticationPrincipal Me me, Model model) {
     model.addAttribute("sample", SidePhotograph.of(SAMPLE_ANGLE, Side.RIGHT));
+    model.addAttribute("landmarks", Landmark.values());
     model.addAttribute("repeats", Posture.LEAST_REPEATS);
     model.addAttribute("myError", photographs.myError(me).map(MeasurePage::number).orElse(null));
     return "measurement/marking";

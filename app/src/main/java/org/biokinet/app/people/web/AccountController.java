@@ -84,7 +84,7 @@ class AccountController {
 
   @PostMapping("/settings/keys")
   @ResponseStatus(HttpStatus.NO_CONTENT)
-  void keys(@AuthenticationPrincipal Me me, @RequestParam boolean on) {
+  void keys(@AuthenticationPrincipal Me me, @RequestParam(defaultValue = "false") boolean on) {
     accounts.useSingleKeys(me, on);
   }
 

@@ -300,6 +300,7 @@ class MeController {
             now.get().permit().reEntry(),
             pain,
             lease(now.get(), client),
+            messages.getMessage("player.next.end", null, me.language()),
             me.language());
     model.addAttribute("baseline", screening.baseline());
     model.addAttribute("script", json(script));

@@ -12,6 +12,7 @@ import org.biokinet.core.exercise.Exercise;
 import org.biokinet.core.figure.draw.Figure;
 import org.biokinet.core.program.Program;
 import org.biokinet.core.program.SessionLength;
+import org.biokinet.core.session.Session;
 import org.biokinet.core.timeline.Cue;
 import org.biokinet.core.timeline.Cues;
 import org.biokinet.core.timeline.Segment;
@@ -21,6 +22,8 @@ import org.biokinet.core.timeline.Timeline;
  * All that the player needs: it walks these steps by the clock and decides nothing itself.
  *
  * @param leaseUntil until when it may be started without asking the server
+ * @param answerSeconds how long Start waits for the server's answer before it goes by the lease
+ * @param sleptSeconds a gap in the timer longer than this was not worked
  */
 record PlayerScript(
     int version,
@@ -30,9 +33,14 @@ record PlayerScript(
     boolean reEntry,
     int painBefore,
     Instant leaseUntil,
+    int answerSeconds,
+    long sleptSeconds,
     int seconds,
     List<String> items,
     List<Step> steps) {
+
+  /** Whoever has pressed Start does not wait longer for a network that is hardly there. */
+  private static final int ANSWER_SECONDS = 4;
 
   /**
    * One segment.
@@ -43,6 +51,7 @@ record PlayerScript(
    * @param toward the absolute direction of the movement, where it has one
    * @param not where it must not be felt
    * @param ending what is said so that it ends with the step, beginning so many seconds before that
+   * @param next what comes after it, as the client reads it
    * @param back index of the step to go to when "back" is pressed: the beginning of this
    *     repetition, or of the one before when already there
    * @param skip index of the first step of the next exercise
@@ -64,6 +73,7 @@ record PlayerScript(
       String spoken,
       String ending,
       double endingSeconds,
+      String next,
       int back,
       int skip) {}
 
@@ -73,6 +83,7 @@ record PlayerScript(
       boolean reEntry,
       int painBefore,
       Instant leaseUntil,
+      String end,
       Locale locale) {
     Timeline timeline = Timeline.compile(session);
     Cues words = new Cues(replay.catalogue(), locale);
@@ -107,6 +118,7 @@ record PlayerScript(
               cue.spoken(),
               cue.ending(),
               cue.endingSeconds(),
+              words.next(timeline, cues, i).orElse(end),
               i == begin ? before : begin,
               firstOfNextItem(segments, i)));
     }
@@ -122,6 +134,8 @@ record PlayerScript(
         reEntry,
         painBefore,
         leaseUntil,
+        ANSWER_SECONDS,
+        Session.SLEPT.toSeconds(),
         timeline.seconds(),
         names,
         steps);

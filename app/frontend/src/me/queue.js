@@ -1,0 +1,100 @@
+// What a client's page has to send is kept on the device until the server has it.
+import { openDB } from "idb";
+import { freshToken, post } from "../platform/csrf.js";
+
+/** Whose page this is. A phone may go from hand to hand with what waits on it. */
+export const CLIENT = document.querySelector('meta[name="client"]')?.content;
+
+const WAITING = "waiting";
+const device = openDB("biokinet", 1, {
+  upgrade(db) {
+    db.createObjectStore(WAITING, { keyPath: "id" }).createIndex("order", "order");
+  },
+});
+
+/** What a device that keeps nothing would lose; this page keeps it while it is open. */
+const unkept = new Map();
+
+/** In the order in which they came to be. */
+async function all() {
+  const kept = await device.then((db) => db.getAllFromIndex(WAITING, "order")).catch(() => []);
+  return [...kept, ...unkept.values()];
+}
+
+async function write(entry) {
+  try {
+    const transaction = (await device).transaction(WAITING, "readwrite");
+    transaction.store.put(entry);
+    // Not to wait for answers: the page may be on its way out.
+    transaction.commit();
+    await transaction.done;
+    unkept.delete(entry.id);
+  } catch {
+    unkept.set(entry.id, entry);
+  }
+}
+
+/** Puts what is to be sent to an address, in the place of what was put under its id before. */
+export const put = (url, body, since = new Date()) =>
+  write({ id: body.uploadId, url, body, client: CLIENT, order: since.getTime() });
+
+async function drop(id) {
+  unkept.delete(id);
+  await device.then((db) => db.delete(WAITING, id)).catch(() => {});
+}
+
+/** How many of this client's the server has not taken: no upload to it, kept here. */
+export const refused = async () => (await all()).filter((e) => e.client === CLIENT && e.refused).length;
+
+/** A page that still writes on its entry holds it, as long as it is open; nobody sends it. */
+export const hold = (id) => navigator.locks?.request(id, () => new Promise(() => {}));
+export const letGo = (id) => written.add(id);
+const written = new Set();
+
+async function held() {
+  const { held: locks = [] } = (await navigator.locks?.query()) ?? {};
+  return locks.map((lock) => lock.name).filter((id) => !written.has(id));
+}
+
+/** The first that waits for this client; what waits for another one waits until they are back. */
+async function next() {
+  const busy = await held();
+  return (await all()).find((e) => CLIENT && e.client === CLIENT && !e.refused && !busy.includes(e.id));
+}
+
+let sending = null;
+
+/** Sends all that waits, in order. Answers "sent", "waiting" (no connection) or "refused". */
+export async function flush() {
+  sending ??= send().finally(() => (sending = null));
+  const outcome = await sending;
+  // What was put here while that went on its way may have come too late for it.
+  return outcome !== "waiting" && (await next()) ? flush() : outcome;
+}
+
+async function send() {
+  if (!(await next())) return "sent";
+  let sentBack = false;
+  try {
+    await freshToken("/me/csrf");
+    // Read anew each time: more may have been put here meanwhile.
+    for (let entry = await next(); entry; entry = await next()) {
+      const address = `${entry.url}?client=${encodeURIComponent(entry.client)}`;
+      const answer = await post(address, JSON.stringify(entry.body), { "Content-Type": "application/json" });
+      if (answer.ok) {
+        await drop(entry.id);
+      } else if (answer.status === 422 || answer.status === 400) {
+        // It is no upload to the server; it is kept here and does not hold up what comes after.
+        await write({ ...entry, refused: true });
+        sentBack = true;
+      } else {
+        return "waiting";
+      }
+    }
+  } catch {
+    return "waiting";
+  }
+  return sentBack ? "refused" : "sent";
+}
+
+window.addEventListener("online", () => flush());

@@ -1,0 +1,83 @@
+// Where in the session we are, and what of each step was done. Steps begin where the one before ends.
+
+/** Half a tick: what a timer that comes a little late must not take away. */
+const TOLERANCE = 0.05;
+
+export class Clock {
+  /**
+   * @param steps with start and seconds
+   * @param length of all, in seconds
+   * @param slept a gap longer than this, in seconds, was not worked: the device slept
+   */
+  constructor(steps, length, slept) {
+    this.steps = steps;
+    this.length = length;
+    this.slept = slept * 1000;
+    this.position = 0;
+    this.worked = steps.map(() => 0);
+    this.anchor = null; // performance.now() at which position was 0; null while it stands still
+    this.last = 0;
+  }
+
+  get running() {
+    return this.anchor !== null;
+  }
+  get ended() {
+    return this.position >= this.length;
+  }
+
+  /** Index of the step at a position. */
+  index(seconds = this.position) {
+    let low = 0;
+    let high = this.steps.length - 1;
+    while (low < high) {
+      const middle = (low + high + 1) >> 1;
+      if (this.steps[middle].start <= seconds) low = middle;
+      else high = middle - 1;
+    }
+    return low;
+  }
+
+  /** The position at this very moment, between two ticks. */
+  get moment() {
+    return this.running ? (performance.now() - this.anchor) / 1000 : this.position;
+  }
+
+  run() {
+    this.last = performance.now();
+    this.anchor = this.last - this.position * 1000;
+  }
+
+  pause() {
+    this.tick();
+    this.anchor = null;
+  }
+
+  /** Goes on to this moment, and credits every step on the way. */
+  tick() {
+    if (!this.running) return;
+    const now = performance.now();
+    if (now - this.last > this.slept) {
+      this.anchor = null;
+      return;
+    }
+    this.last = now;
+    const to = Math.min(this.length, (now - this.anchor) / 1000);
+    for (let i = this.index(); i < this.steps.length && this.steps[i].start < to; i++) {
+      const { start, seconds } = this.steps[i];
+      this.worked[i] = Math.max(this.worked[i], Math.min(seconds, to - start));
+    }
+    this.position = to;
+  }
+
+  jump(seconds) {
+    this.tick();
+    this.position = Math.min(seconds, this.length);
+    if (this.running) this.run();
+  }
+
+  /** Whole seconds of each step. */
+  done() {
+    return this.worked.map((seconds, i) => Math.min(this.steps[i].seconds, Math.floor(seconds + TOLERANCE)));
+  }
+}

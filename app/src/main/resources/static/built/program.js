@@ -1,0 +1,1 @@
+import{a}from"./shared-JLCKL7GO.js";a.data("plan",()=>({commit({target:t}){t.closest("[data-row]").focus()},search({target:t}){let e=document.getElementById("add");e.value=t.dataset.search,e.focus(),e.dispatchEvent(new Event("input",{bubbles:!0}))}}));
