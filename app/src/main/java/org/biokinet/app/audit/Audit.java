@@ -23,7 +23,7 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class Audit {
 
-  interface Rows extends JpaRepository<AuditRow, UUID> {
+  interface AuditRows extends JpaRepository<AuditRow, UUID> {
     boolean existsByActorIdAndClientIdAndActionAndDetailAndAtAfter(
         UUID actorId, UUID clientId, String action, String detail, Instant at);
 
@@ -77,10 +77,10 @@ public class Audit {
   /** Spares a question to the database; what another process has written is asked for there. */
   private final Cache<Seen, Instant> recent = Caffeine.newBuilder().maximumSize(10_000).build();
 
-  private final Rows rows;
+  private final AuditRows rows;
   private final Clock clock;
 
-  Audit(Rows rows, Clock clock) {
+  Audit(AuditRows rows, Clock clock) {
     this.rows = rows;
     this.clock = clock;
   }

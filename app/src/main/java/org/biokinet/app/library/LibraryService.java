@@ -94,7 +94,7 @@ public class LibraryService {
    * @param changes of the practice when it was made
    * @param revisions how many there were; they are only added
    */
-  private record Kept(int changes, long revisions, Library library) {}
+  private record CachedLibrary(int changes, long revisions, Library library) {}
 
   private static final Logger LOG = LoggerFactory.getLogger(LibraryService.class);
 
@@ -112,7 +112,8 @@ public class LibraryService {
   private final Catalogue shipped;
   private final Library untouched;
 
-  private final Cache<UUID, Kept> libraries = Caffeine.newBuilder().maximumSize(200).build();
+  private final Cache<UUID, CachedLibrary> libraries =
+      Caffeine.newBuilder().maximumSize(200).build();
 
   LibraryService(
       Revisions revisions,
@@ -141,7 +142,7 @@ public class LibraryService {
   @Transactional(readOnly = true)
   public Library of(PracticeStamp practice) {
     UUID id = practice.practiceId();
-    Kept kept = libraries.getIfPresent(id);
+    CachedLibrary kept = libraries.getIfPresent(id);
     if (kept != null && kept.changes() == practice.changes()) return kept.library();
     long count = revisions.countByPracticeId(id);
     Library library =
@@ -150,7 +151,7 @@ public class LibraryService {
             : count == 0 ? untouched : build(revisions.inForce(id));
     // What is being changed just now may never be committed.
     if (TransactionSynchronizationManager.isCurrentTransactionReadOnly()) {
-      libraries.put(id, new Kept(practice.changes(), count, library));
+      libraries.put(id, new CachedLibrary(practice.changes(), count, library));
     }
     return library;
   }

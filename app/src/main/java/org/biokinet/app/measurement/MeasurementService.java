@@ -39,7 +39,7 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class MeasurementService {
 
-  interface Rows extends JpaRepository<MeasurementRow, UUID> {
+  interface MeasurementRows extends JpaRepository<MeasurementRow, UUID> {
     /** Without what was marked on photographs that were taken back. */
     @Query(
         """
@@ -91,7 +91,7 @@ public class MeasurementService {
     }
   }
 
-  private final Rows rows;
+  private final MeasurementRows rows;
   private final Decisions decisions;
   private final ClientService clients;
   private final AccountService accounts;
@@ -101,7 +101,7 @@ public class MeasurementService {
   private final Clock clock;
 
   MeasurementService(
-      Rows rows,
+      MeasurementRows rows,
       Decisions decisions,
       ClientService clients,
       AccountService accounts,

@@ -36,14 +36,14 @@ public class SignInHistory {
   /** A try to sign in. */
   public record Tried(Instant at, Outcome outcome, String address, String device) {}
 
-  interface Rows extends JpaRepository<SignInRow, UUID> {
+  interface SignInRows extends JpaRepository<SignInRow, UUID> {
     List<SignInRow> findByPractitionerIdOrderByAtDesc(UUID practitionerId, Limit limit);
   }
 
-  private final Rows rows;
+  private final SignInRows rows;
   private final Clock clock;
 
-  SignInHistory(Rows rows, Clock clock) {
+  SignInHistory(SignInRows rows, Clock clock) {
     this.rows = rows;
     this.clock = clock;
   }

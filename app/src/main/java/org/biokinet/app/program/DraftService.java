@@ -54,15 +54,15 @@ public class DraftService {
     Optional<DraftRow> findByClientIdAndOpenSlot(UUID clientId, byte slot);
 
     /** A line of the open draft's log, with the draft; one without a line where there is none. */
-    record Line(DraftRow draft, @Nullable DraftEntryRow entry) {}
+    record OpenDraft(DraftRow draft, @Nullable DraftEntryRow entry) {}
 
     @Query(
         """
-        select new org.biokinet.app.program.DraftService$Drafts$Line(d, e) from DraftRow d
+        select new org.biokinet.app.program.DraftService$Drafts$OpenDraft(d, e) from DraftRow d
         left join DraftEntryRow e on e.key.draftId = d.id
         where d.clientId = :client and d.openSlot = 1 order by e.key.seq
         """)
-    List<Line> open(UUID client);
+    List<OpenDraft> open(UUID client);
   }
 
   interface Entries extends JpaRepository<DraftEntryRow, DraftEntryRow.Key> {}
@@ -164,7 +164,7 @@ public class DraftService {
   private record Open(DraftRow row, List<DraftEntryRow> log) {}
 
   private Optional<Open> open(UUID clientId) {
-    List<Drafts.Line> lines = drafts.open(clientId);
+    List<Drafts.OpenDraft> lines = drafts.open(clientId);
     return lines.stream()
         .findFirst()
         .map(

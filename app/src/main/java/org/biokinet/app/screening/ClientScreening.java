@@ -15,7 +15,7 @@ import org.biokinet.core.screening.Gate;
  * @param all the newest first
  * @param today in the client's zone
  */
-public record ClientScreening(List<Kept> all, Gate.Facts facts, LocalDate today) {
+public record ClientScreening(List<KeptScreening> all, Gate.Facts facts, LocalDate today) {
 
   public ClientScreening {
     all = List.copyOf(all);
@@ -26,7 +26,8 @@ public record ClientScreening(List<Kept> all, Gate.Facts facts, LocalDate today)
    *
    * @param counts whether it may open anything; others are history
    */
-  public record Kept(UUID id, String by, Answers answers, Answered answered, boolean counts) {
+  public record KeptScreening(
+      UUID id, String by, Answers answers, Answered answered, boolean counts) {
 
     public Assessment assessment() {
       return Assessment.of(answered.screening(), answered.clearance());
@@ -50,15 +51,15 @@ public record ClientScreening(List<Kept> all, Gate.Facts facts, LocalDate today)
   }
 
   /** Empty where nobody has answered anything. */
-  public Optional<Kept> newest() {
+  public Optional<KeptScreening> newest() {
     return all.stream().findFirst();
   }
 
   /** The record on which the gate stands open; empty where none was needed. */
   public Optional<Clearance> opened() {
     return all.stream()
-        .filter(Kept::counts)
-        .map(Kept::answered)
+        .filter(KeptScreening::counts)
+        .map(KeptScreening::answered)
         .flatMap(a -> a.clearance().stream())
         .findFirst();
   }
@@ -67,12 +68,12 @@ public record ClientScreening(List<Kept> all, Gate.Facts facts, LocalDate today)
   public boolean answersBeforeVisit() {
     return !facts.archived()
         && all.stream()
-            .filter(Kept::counts)
+            .filter(KeptScreening::counts)
             .allMatch(k -> k.answered().source() == Answered.Source.BEFORE_VISIT);
   }
 
   /** What the client has answered before the first visit and nobody has confirmed. */
-  public Optional<Kept> toConfirm() {
+  public Optional<KeptScreening> toConfirm() {
     return newest()
         .filter(k -> k.counts() && k.answered().source() == Answered.Source.BEFORE_VISIT);
   }

@@ -87,7 +87,7 @@ public class ScreeningService {
   /** All that is known of a client's screening now. */
   @Transactional(readOnly = true)
   public ClientScreening of(Client client) {
-    List<ClientScreening.Kept> all = all(client, GateFacts.ALL);
+    List<ClientScreening.KeptScreening> all = all(client, GateFacts.ALL);
     GateFacts.At known = facts.at(client.getId(), GateFacts.ALL);
     return new ClientScreening(
         all, facts(client.archived(), all, client.screenAfter(), known), today(client));
@@ -95,12 +95,12 @@ public class ScreeningService {
 
   private static Gate.Facts facts(
       boolean archived,
-      List<ClientScreening.Kept> all,
+      List<ClientScreening.KeptScreening> all,
       Optional<Instant> askAgain,
       GateFacts.At known) {
     return new Gate.Facts(
         archived,
-        all.stream().map(ClientScreening.Kept::answered).toList(),
+        all.stream().map(ClientScreening.KeptScreening::answered).toList(),
         askAgain,
         known.lastStop(),
         known.stopOpen(),
@@ -129,7 +129,7 @@ public class ScreeningService {
 
   /** All of a client's screenings, the newest first. */
   @Transactional(readOnly = true)
-  public List<ClientScreening.Kept> all(Me me, UUID clientId) {
+  public List<ClientScreening.KeptScreening> all(Me me, UUID clientId) {
     return all(clients.get(me, clientId), GateFacts.ALL);
   }
 
@@ -139,7 +139,7 @@ public class ScreeningService {
     return screenings.existsByClientId(client.getId());
   }
 
-  private List<ClientScreening.Kept> all(Client client, Instant until) {
+  private List<ClientScreening.KeptScreening> all(Client client, Instant until) {
     Map<UUID, Screenings.WithRecord> newestRecord = new LinkedHashMap<>();
     for (Screenings.WithRecord w : screenings.at(client.getId(), until)) {
       newestRecord.put(w.screening().getId(), w);
@@ -149,9 +149,10 @@ public class ScreeningService {
         .toList();
   }
 
-  private ClientScreening.Kept kept(Client client, ScreeningRow r, Optional<ClearanceRow> record) {
+  private ClientScreening.KeptScreening kept(
+      Client client, ScreeningRow r, Optional<ClearanceRow> record) {
     Answers answers = r.answers();
-    return new ClientScreening.Kept(
+    return new ClientScreening.KeptScreening(
         r.getId(),
         r.practitionerId().map(accounts::practitionerName).orElse("the client"),
         answers,
@@ -313,7 +314,7 @@ public class ScreeningService {
   public Recorded record(Me me, UUID clientId, UUID about, Clearance clearance) {
     Client client = clients.lock(me, clientId);
     ClientScreening now = of(client);
-    List<ClientScreening.Kept> all = now.all();
+    List<ClientScreening.KeptScreening> all = now.all();
     if (all.isEmpty() || !all.get(0).id().equals(about)) return new Recorded.Overtaken();
     if (all.get(0).answered().source() == Answered.Source.BEFORE_VISIT) {
       return new Recorded.Lacking("Go through the client's answers and keep them first.");

@@ -221,6 +221,25 @@ public class SessionService {
     screenings.stopped(me.id(), at);
   }
 
+  /** What was to be done and what was, as the version says that was done. */
+  private record Done(VersionService.Replay replay, Timeline timeline, Performance performance) {}
+
+  private Done done(ClientMe me, SessionUpload upload) {
+    VersionService.Replay shared =
+        versions
+            .number(me.id(), upload.version())
+            .orElseThrow(() -> new BadUpload("there is no version " + upload.version()));
+    if (!ofTen(upload.painBefore())) throw new BadUpload("painBefore is 0 to 10");
+    VersionService.Replay replay = upload.beginsAgain() ? shared.beginningAgain() : shared;
+    try {
+      Timeline timeline =
+          Timeline.compile(replay.session(upload.lead(), upload.lengthDone(), upload.waiting()));
+      return new Done(replay, timeline, Performance.of(timeline, upload.done()));
+    } catch (IllegalArgumentException e) {
+      throw new BadUpload(String.valueOf(e.getMessage()));
+    }
+  }
+
   private void keep(ClientMe me, Sent.Read<SessionUpload> sent) {
     SessionUpload upload = sent.upload();
     Optional<SessionRow> before = sessions.findByClientIdAndUploadId(me.id(), upload.uploadId());
@@ -228,21 +247,9 @@ public class SessionService {
       keepConflict(me, sent, before.get().contentHash());
       return;
     }
-    VersionService.Replay shared =
-        versions
-            .number(me.id(), upload.version())
-            .orElseThrow(() -> new BadUpload("there is no version " + upload.version()));
-    VersionService.Replay replay = upload.beginsAgain() ? shared.beginningAgain() : shared;
-    Timeline timeline;
-    Performance performance;
-    try {
-      timeline =
-          Timeline.compile(replay.session(upload.lead(), upload.lengthDone(), upload.waiting()));
-      performance = Performance.of(timeline, upload.done());
-    } catch (IllegalArgumentException e) {
-      throw new BadUpload(String.valueOf(e.getMessage()));
-    }
-    if (!ofTen(upload.painBefore())) throw new BadUpload("painBefore is 0 to 10");
+    Done done = done(me, upload);
+    VersionService.Replay replay = done.replay();
+    Performance performance = done.performance();
     Instant now = clock.instant();
     List<String> putRight = new ArrayList<>();
     Began began = Began.of(upload.startedAt(), replay.version().sharedAt(), now);
@@ -279,7 +286,7 @@ public class SessionService {
                 upload.painBefore(),
                 upload.ended(),
                 upload.done().stream().mapToInt(Integer::intValue).sum(),
-                timeline.seconds(),
+                done.timeline().seconds(),
                 !gate.open(),
                 cut(String.join("; ", putRight), 300)));
     items.saveAll(

@@ -36,7 +36,7 @@ import org.springframework.transaction.support.TransactionSynchronizationManager
 @Service
 public class SettingsService {
 
-  interface Rows extends JpaRepository<SettingRow, UUID> {
+  interface SettingRows extends JpaRepository<SettingRow, UUID> {
     Optional<SettingRow> findFirstByPracticeIdAndNameOrderByMadeAtDesc(
         UUID practiceId, String name);
 
@@ -51,16 +51,17 @@ public class SettingsService {
   private static final String PACING = "pacing";
   private static final String BAND = "band";
 
-  private final Rows rows;
+  private final SettingRows rows;
   private final AccountService accounts;
   private final PracticeService practices;
   private final Audit audit;
   private final ObjectMapper json;
   private final Clock clock;
-  private final Cache<UUID, Kept> chosen = Caffeine.newBuilder().maximumSize(10_000).build();
+  private final Cache<UUID, CachedChoice> chosen =
+      Caffeine.newBuilder().maximumSize(10_000).build();
 
   SettingsService(
-      Rows rows,
+      SettingRows rows,
       AccountService accounts,
       PracticeService practices,
       Audit audit,
@@ -77,12 +78,12 @@ public class SettingsService {
   /** What a practice has chosen, of all that can be chosen. */
   public record Chosen(Pacing pacing, Band band) {}
 
-  private record Kept(int changes, Chosen chosen) {}
+  private record CachedChoice(int changes, Chosen chosen) {}
 
   /** All of it, of a practice that was just asked whether it has changed. */
   @Transactional(readOnly = true)
   public Chosen of(PracticeStamp practice) {
-    Kept kept = chosen.getIfPresent(practice.practiceId());
+    CachedChoice kept = chosen.getIfPresent(practice.practiceId());
     if (kept != null && kept.changes() == practice.changes()) return kept.chosen();
     Map<String, String> newest = new HashMap<>();
     for (SettingRow r : rows.findByPracticeIdOrderByMadeAt(practice.practiceId())) {
@@ -96,7 +97,7 @@ public class SettingsService {
                 .orElse(Band.ACSM));
     // What is being changed just now may never be committed.
     if (TransactionSynchronizationManager.isCurrentTransactionReadOnly()) {
-      chosen.put(practice.practiceId(), new Kept(practice.changes(), now));
+      chosen.put(practice.practiceId(), new CachedChoice(practice.changes(), now));
     }
     return now;
   }

@@ -160,8 +160,8 @@ public record PainMap(List<Mark> marks) {
    * neck 6 → 4", "left hand new: tingle 3", "right jaw gone". Only what changed.
    */
   public List<String> changesSince(PainMap before) {
-    record Line(int by, String words) {}
-    List<Line> lines = new ArrayList<>();
+    record Change(int by, String words) {}
+    List<Change> lines = new ArrayList<>();
     for (BodyArea.Region region : BodyArea.Region.values()) {
       for (Side side : Side.values()) {
         Optional<Mark> was = before.worst(region, side);
@@ -171,12 +171,12 @@ public record PainMap(List<Mark> marks) {
         if (was.isEmpty() && is.isPresent()) {
           Mark m = is.get();
           lines.add(
-              new Line(by, "%s new: %s %d".formatted(place, m.feeling().code(), m.intensity())));
+              new Change(by, "%s new: %s %d".formatted(place, m.feeling().code(), m.intensity())));
         } else if (was.isPresent() && is.isEmpty()) {
-          lines.add(new Line(by, place + " gone"));
+          lines.add(new Change(by, place + " gone"));
         } else if (by != 0) {
           lines.add(
-              new Line(
+              new Change(
                   by,
                   "%s %d → %d"
                       .formatted(
@@ -185,8 +185,8 @@ public record PainMap(List<Mark> marks) {
       }
     }
     return lines.stream()
-        .sorted(Comparator.comparingInt((Line l) -> Math.abs(l.by())).reversed())
-        .map(Line::words)
+        .sorted(Comparator.comparingInt((Change l) -> Math.abs(l.by())).reversed())
+        .map(Change::words)
         .toList();
   }
 

@@ -26,7 +26,7 @@ import org.biokinet.core.program.SessionLength;
  * @param problem why it cannot be shared yet; empty when it can
  */
 public record DraftTimeline(
-    List<Line> lines, Optional<Timeline> timeline, Optional<String> problem) {
+    List<TimedItem> lines, Optional<Timeline> timeline, Optional<String> problem) {
 
   /**
    * One item of the draft.
@@ -36,7 +36,7 @@ public record DraftTimeline(
    * @param stretchLeft seconds of stretch on the left
    * @param stretchRight seconds of stretch on the right
    */
-  public record Line(
+  public record TimedItem(
       DraftItem draft,
       Exercise exercise,
       Position position,
@@ -91,14 +91,14 @@ public record DraftTimeline(
     } catch (IllegalArgumentException e) {
       problem = Optional.ofNullable(e.getMessage());
     }
-    List<Line> lines = new ArrayList<>();
+    List<TimedItem> lines = new ArrayList<>();
     int index = 0;
     for (int i = 0; i < parsed.size(); i++) {
       boolean counts = parsed.get(i) instanceof Parsed.Understood && timeline.isPresent();
       DraftItem d = draft.items().get(i);
       Exercise e = catalogue.get(d.exercise());
       lines.add(
-          new Line(
+          new TimedItem(
               d,
               e,
               position(d, e),

@@ -33,7 +33,7 @@ class DraftTimelineTest {
             item("c", "chin-tuck", "3x10s"));
     // By hand: the second now comes first, 5 + 4 + 3 × 21 + two changes of 4 + 3 = 83;
     // then 4 + 3 × 12 + 2 × 2 = 44.
-    assertThat(t.lines()).extracting(DraftTimeline.Line::seconds).containsExactly(0, 83, 44);
+    assertThat(t.lines()).extracting(DraftTimeline.TimedItem::seconds).containsExactly(0, 83, 44);
     assertThat(t.seconds()).isEqualTo(127);
     assertThat(t.lines().get(1).stretchLeft()).isEqualTo(30);
     assertThat(t.lines().get(1).stretchRight()).isEqualTo(15);

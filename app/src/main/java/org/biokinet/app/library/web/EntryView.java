@@ -26,7 +26,7 @@ import org.biokinet.core.program.Ladder;
 public record EntryView(
     Exercise exercise,
     ExerciseWords words,
-    List<Line> lines,
+    List<Aspect> lines,
     boolean circles,
     List<Rung> ladder,
     Optional<Link> easier,
@@ -36,7 +36,7 @@ public record EntryView(
     int revision) {
 
   /** One part of the words on each side; an entry without sides has the same on both. */
-  public record Line(String label, String left, String right) {
+  public record Aspect(String label, String left, String right) {
     public boolean same() {
       return left.equals(right);
     }
@@ -73,8 +73,8 @@ public record EntryView(
   }
 
   /** The parts that there are, in the order of the work. */
-  static List<Line> lines(ExerciseWords left, ExerciseWords right, Locale locale) {
-    List<Line> lines = new ArrayList<>();
+  static List<Aspect> lines(ExerciseWords left, ExerciseWords right, Locale locale) {
+    List<Aspect> lines = new ArrayList<>();
     add(lines, "Movement", left.move(), right.move());
     add(lines, "Set-up", left.setup(), right.setup());
     add(lines, "How", left.how(), right.how());
@@ -92,7 +92,7 @@ public record EntryView(
     return lines;
   }
 
-  private static void add(List<Line> lines, String label, String left, String right) {
-    if (!left.isEmpty() || !right.isEmpty()) lines.add(new Line(label, left, right));
+  private static void add(List<Aspect> lines, String label, String left, String right) {
+    if (!left.isEmpty() || !right.isEmpty()) lines.add(new Aspect(label, left, right));
   }
 }

@@ -264,12 +264,12 @@ class LibraryController {
   }
 
   /** One part of the words in both; empty where an entry has none. */
-  record Row(String label, List<List<EntryView.Line>> cells) {}
+  record Row(String label, List<List<EntryView.Aspect>> cells) {}
 
   private static List<Row> rows(List<EntryView> both) {
     return both.stream()
         .flatMap(v -> v.lines().stream())
-        .map(EntryView.Line::label)
+        .map(EntryView.Aspect::label)
         .distinct()
         .map(
             label ->

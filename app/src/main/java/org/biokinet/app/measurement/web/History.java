@@ -25,20 +25,20 @@ import org.biokinet.core.measure.Scale;
  *
  * @param days of the visits, in words
  */
-record History(List<String> days, List<Line> lines) {
+record History(List<String> days, List<Course> lines) {
 
   /**
    * @param cells what was measured on each day, or empty
    * @param change from the first to the last, where its error is known; else empty
    * @param matters whether the change is beyond error
    */
-  record Line(
+  record Course(
       String label, Optional<Side> side, List<String> cells, String change, boolean matters) {}
 
   static History of(List<Visit> newestFirst) {
     List<Visit> visits = new ArrayList<>();
     for (int i = newestFirst.size() - 1; i >= 0; i--) visits.add(newestFirst.get(i));
-    List<Line> lines = new ArrayList<>();
+    List<Course> lines = new ArrayList<>();
     add(
         lines,
         visits,
@@ -55,43 +55,14 @@ record History(List<String> days, List<Line> lines) {
                 .map(Measured.Pain::worst)
                 .filter(Objects::nonNull)
                 .map(Integer::doubleValue));
-    for (BodyArea.Region region : BodyArea.Region.values()) {
-      for (Side side : Side.values()) {
-        plain(
-            lines,
-            visits,
-            "Felt: " + region.label(),
-            Optional.of(side),
-            v ->
-                v.map(false)
-                    .flatMap(m -> m.worst(region, side))
-                    .map(mark -> (double) mark.intensity()));
-      }
-    }
+    felt(lines, visits);
     for (Motion m : Motion.values()) range(lines, visits, m);
     Set<String> activities = new LinkedHashSet<>();
     visits.forEach(v -> v.of(Measured.Activity.class).forEach(a -> activities.add(a.activity())));
     for (String a : activities) {
       add(lines, visits, a, Scale.PSFS_ONE, v -> v.activity(a).map(Integer::doubleValue));
     }
-    for (Questionnaire q : Questionnaire.values()) {
-      Scale scale =
-          visits.stream()
-              .flatMap(v -> v.form(q).stream())
-              .map(MeasurePage::scale)
-              .reduce((a, b) -> b)
-              .orElse(Scale.NDI);
-      add(
-          lines,
-          visits,
-          q.label(),
-          scale,
-          v ->
-              v.form(q)
-                  .map(f -> q.score(f.items()))
-                  .filter(OptionalDouble::isPresent)
-                  .map(OptionalDouble::getAsDouble));
-    }
+    for (Questionnaire q : Questionnaire.values()) form(lines, visits, q);
     add(
         lines,
         visits,
@@ -116,10 +87,45 @@ record History(List<String> days, List<Line> lines) {
     return new History(visits.stream().map(v -> Days.day(v.day())).toList(), lines);
   }
 
+  private static void felt(List<Course> lines, List<Visit> visits) {
+    for (BodyArea.Region region : BodyArea.Region.values()) {
+      for (Side side : Side.values()) {
+        plain(
+            lines,
+            visits,
+            "Felt: " + region.label(),
+            Optional.of(side),
+            v ->
+                v.map(false)
+                    .flatMap(m -> m.worst(region, side))
+                    .map(mark -> (double) mark.intensity()));
+      }
+    }
+  }
+
+  private static void form(List<Course> lines, List<Visit> visits, Questionnaire q) {
+    Scale scale =
+        visits.stream()
+            .flatMap(v -> v.form(q).stream())
+            .map(MeasurePage::scale)
+            .reduce((a, b) -> b)
+            .orElse(Scale.NDI);
+    add(
+        lines,
+        visits,
+        q.label(),
+        scale,
+        v ->
+            v.form(q)
+                .map(f -> q.score(f.items()))
+                .filter(OptionalDouble::isPresent)
+                .map(OptionalDouble::getAsDouble));
+  }
+
   /**
    * No error of a range is known to us, so degrees stand without a verdict; asymmetry has its flag.
    */
-  private static void range(List<Line> lines, List<Visit> visits, Motion m) {
+  private static void range(List<Course> lines, List<Visit> visits, Motion m) {
     if (!m.hasSides()) {
       plain(
           lines, visits, m.label() + ", °", Optional.empty(), v -> v.degrees(m, Optional.empty()));
@@ -148,23 +154,23 @@ record History(List<String> days, List<Line> lines) {
                         .orElse(""))
             .toList();
     if (flags.stream().anyMatch(f -> !f.isEmpty())) {
-      lines.add(new Line("difference of sides", Optional.empty(), flags, "", false));
+      lines.add(new Course("difference of sides", Optional.empty(), flags, "", false));
     }
   }
 
   private static void plain(
-      List<Line> lines,
+      List<Course> lines,
       List<Visit> visits,
       String label,
       Optional<Side> side,
       Function<Visit, Optional<Double>> read) {
     List<Optional<Double>> values = visits.stream().map(read).toList();
     if (values.stream().allMatch(Optional::isEmpty)) return;
-    lines.add(new Line(label, side, cells(values), "", false));
+    lines.add(new Course(label, side, cells(values), "", false));
   }
 
   private static void add(
-      List<Line> lines,
+      List<Course> lines,
       List<Visit> visits,
       String label,
       Scale scale,
@@ -177,7 +183,7 @@ record History(List<String> days, List<Line> lines) {
             ? Optional.empty()
             : Optional.of(Change.of(scale, known.get(0), known.get(known.size() - 1)));
     lines.add(
-        new Line(
+        new Course(
             label,
             Optional.empty(),
             cells(values),

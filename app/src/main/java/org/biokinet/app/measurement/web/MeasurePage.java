@@ -6,10 +6,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
-import java.util.Objects;
 import java.util.Optional;
-import java.util.OptionalDouble;
-import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.biokinet.app.client.Goal;
 import org.biokinet.app.measurement.Measured;
@@ -19,11 +16,9 @@ import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.measure.Asymmetry;
 import org.biokinet.core.measure.Change;
 import org.biokinet.core.measure.Examination;
-import org.biokinet.core.measure.GlobalRating;
 import org.biokinet.core.measure.Motion;
 import org.biokinet.core.measure.PainMap;
 import org.biokinet.core.measure.Posture;
-import org.biokinet.core.measure.Psfs;
 import org.biokinet.core.measure.Questionnaire;
 import org.biokinet.core.measure.Readings;
 import org.biokinet.core.measure.Scale;
@@ -47,7 +42,7 @@ record MeasurePage(
     List<String> asks,
     List<PainMap.Mark> marks,
     List<PainMap.Mark> clientMarks,
-    List<Scored> scores,
+    List<Scores.Scored> scores,
     Examination examination,
     String lastExamination) {
 
@@ -82,9 +77,6 @@ record MeasurePage(
    * @param rated as it stands, or empty
    */
   record ActivityLine(String activity, String rated, int wanted, String change) {}
-
-  /** A score with what it says. */
-  record Scored(String label, String value, String change, String source) {}
 
   static MeasurePage of(Visit visit, List<Visit> all, List<Goal> goals) {
     List<Visit> earlier = all.stream().filter(v -> v.day().isBefore(visit.day())).toList();
@@ -123,7 +115,7 @@ record MeasurePage(
         mine.asksForSigns(),
         mine.strongest(),
         visit.map(true).orElse(PainMap.EMPTY).strongest(),
-        scores(visit, all),
+        Scores.of(visit, all),
         visit.examination(),
         earlier.stream()
             .filter(v -> v.first(Measured.Examined.class).isPresent())
@@ -140,14 +132,14 @@ record MeasurePage(
   }
 
   /** One value of today with its record. */
-  public record Kept(String what, String value, String by, String at) {}
+  public record KeptReading(String what, String value, String by, String at) {}
 
   /** Who measured what today, and when. */
-  public List<Kept> records(ZoneId zone) {
+  public List<KeptReading> records(ZoneId zone) {
     return visit.taken().stream()
         .map(
             t ->
-                new Kept(
+                new KeptReading(
                     what(t.measured()),
                     shown(t.measured()),
                     t.by() + (t.corrected() ? ", corrected" : ""),
@@ -294,131 +286,7 @@ record MeasurePage(
         goal.activity(), now.map(Object::toString).orElse(""), goal.wanted(), change);
   }
 
-  private static List<Scored> scores(Visit visit, List<Visit> all) {
-    List<Scored> scores = new ArrayList<>();
-    visit
-        .first(Measured.Pain.class)
-        .ifPresent(
-            p -> {
-              Optional<Integer> worst = Optional.ofNullable(p.worst());
-              String value =
-                  "now %d".formatted(p.now())
-                      + Optional.ofNullable(p.best()).map(b -> ", best " + b).orElse("")
-                      + worst.map(w -> ", worst " + w).orElse("");
-              String change =
-                  worst
-                      .flatMap(
-                          w ->
-                              baseline(
-                                      all,
-                                      visit,
-                                      v ->
-                                          v.first(Measured.Pain.class)
-                                              .map(Measured.Pain::worst)
-                                              .filter(Objects::nonNull)
-                                              .map(Integer::doubleValue))
-                                  .map(b -> Change.of(Scale.NPRS, b, w).words()))
-                      .orElse("");
-              scores.add(new Scored("Pain 0–10", value, change, Scale.NPRS.source()));
-            });
-    for (Questionnaire q : Questionnaire.values()) {
-      visit
-          .form(q)
-          .ifPresent(
-              f -> {
-                OptionalDouble score = q.score(f.items());
-                Scale scale = scale(f);
-                String value =
-                    score.isPresent()
-                        ? number(score.getAsDouble()) + " " + q.outOf(score.getAsDouble())
-                        : "too many left out, no score";
-                String change =
-                    score.isPresent()
-                        ? baseline(
-                                all,
-                                visit,
-                                v ->
-                                    v.form(q)
-                                        .map(x -> q.score(x.items()))
-                                        .filter(OptionalDouble::isPresent)
-                                        .map(OptionalDouble::getAsDouble))
-                            .map(b -> Change.of(scale, b, score.getAsDouble()).words())
-                            .orElse("")
-                        : "";
-                scores.add(new Scored(q.label(), value, change, scale.source()));
-              });
-    }
-    psfs(visit)
-        .ifPresent(
-            mean ->
-                scores.add(
-                    new Scored(
-                        Scale.PSFS.label(),
-                        number(mean),
-                        baseline(all, visit, MeasurePage::psfs)
-                            .map(b -> Change.of(Scale.PSFS, b, mean).words())
-                            .orElse(""),
-                        Scale.PSFS.source())));
-    visit
-        .first(Measured.Endurance.class)
-        .ifPresent(
-            e ->
-                scores.add(
-                    new Scored(
-                        Scale.ENDURANCE.label(),
-                        e.seconds() + " s",
-                        baseline(
-                                all,
-                                visit,
-                                v ->
-                                    v.first(Measured.Endurance.class)
-                                        .map(x -> (double) x.seconds()))
-                            .map(b -> Change.of(Scale.ENDURANCE, b, e.seconds()).words())
-                            .orElse(""),
-                        Scale.ENDURANCE.source())));
-    visit
-        .first(Measured.Global.class)
-        .ifPresent(
-            g ->
-                scores.add(
-                    new Scored(
-                        "Global rating of change",
-                        "%+d, %s".formatted(g.value(), new GlobalRating(g.value()).words()),
-                        "",
-                        "Jaeschke and others 1989, recalled from memory")));
-    visit
-        .of(Measured.SidePhoto.class)
-        .reduce((a, b) -> b)
-        .map(p -> Posture.of(p.marks()))
-        .ifPresent(
-            p ->
-                scores.add(
-                    new Scored(
-                        "Craniovertebral angle",
-                        String.format(Locale.ROOT, "%.1f°", p.craniovertebral())
-                            + (p.forwardHead() ? ", forward head" : ""),
-                        "",
-                        "Yip and others 2008, recalled from memory; under 50 common practice")));
-    return scores;
-  }
-
-  private static Optional<Double> psfs(Visit v) {
-    OptionalDouble mean =
-        Psfs.mean(v.of(Measured.Activity.class).map(Measured.Activity::rated).toList());
-    return mean.isPresent() ? Optional.of(mean.getAsDouble()) : Optional.empty();
-  }
-
   static Scale scale(Measured.Form f) {
     return f.questionnaire().scale(f.armSymptoms());
-  }
-
-  /** The first value of the episode's visits: changes are told since then. */
-  private static Optional<Double> baseline(
-      List<Visit> all, Visit visit, Function<Visit, Optional<Double>> read) {
-    return all.stream()
-        .filter(v -> v.day().isBefore(visit.day()))
-        .map(read)
-        .flatMap(Optional::stream)
-        .reduce((a, b) -> b);
   }
 }

@@ -280,7 +280,7 @@ class PlanController {
       Model model,
       HttpServletResponse response) {
     DraftTimeline timed = timed(me, id);
-    List<DraftTimeline.Line> understood =
+    List<DraftTimeline.TimedItem> understood =
         timed.lines().stream().filter(l -> l.parsed() instanceof Parsed.Understood).toList();
     List<String> keys =
         timed

@@ -40,7 +40,7 @@ import org.biokinet.core.timeline.Timeline;
  */
 public record PlanView(
     String title,
-    List<Line> lines,
+    List<PlannedItem> lines,
     String total,
     List<String> lengths,
     String room,
@@ -70,7 +70,7 @@ public record PlanView(
    * @param canonical the one form in which this dose is written; as typed when not understood
    * @param meaning the dose in words, or what is wrong with it
    */
-  public record Line(
+  public record PlannedItem(
       String key,
       int number,
       String id,
@@ -98,8 +98,8 @@ public record PlanView(
       DraftService.State state, Pacing pacing, Band band, Catalogue catalogue, Locale locale) {
     double breathSeconds = state.client().breathSeconds();
     DraftTimeline timed = DraftTimeline.of(state.draft(), breathSeconds, pacing, catalogue);
-    List<Line> lines = new ArrayList<>();
-    for (DraftTimeline.Line line : timed.lines()) {
+    List<PlannedItem> lines = new ArrayList<>();
+    for (DraftTimeline.TimedItem line : timed.lines()) {
       lines.add(line(line, lines.size() + 1, state, catalogue, locale));
     }
     int longest = lines.stream().mapToInt(l -> Math.max(l.left(), l.right())).max().orElse(0);
@@ -160,8 +160,8 @@ public record PlanView(
         .toList();
   }
 
-  private static Line line(
-      DraftTimeline.Line line,
+  private static PlannedItem line(
+      DraftTimeline.TimedItem line,
       int number,
       DraftService.State state,
       Catalogue catalogue,
@@ -174,7 +174,7 @@ public record PlanView(
         line.parsed() instanceof Parsed.Understood ok
             ? new DoseWords(e.doseContext(), locale).of(ok.dose())
             : ((Parsed.Fault) line.parsed()).message();
-    return new Line(
+    return new PlannedItem(
         line.draft().key(),
         number,
         e.id(),

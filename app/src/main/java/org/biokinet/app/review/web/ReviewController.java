@@ -43,7 +43,7 @@ class ReviewController {
    * @param notInFull what was left out or cut short
    * @param ended how it ended where that was not the usual way, else empty
    */
-  record Line(
+  record SessionLine(
       String when,
       int version,
       String lead,
@@ -99,9 +99,9 @@ class ReviewController {
     return "review/review";
   }
 
-  private Line line(Session s, VersionService.@Nullable Replay replay, Client client) {
+  private SessionLine line(Session s, VersionService.@Nullable Replay replay, Client client) {
     Optional<CheckIn> said = s.checkIn();
-    return new Line(
+    return new SessionLine(
         Days.when(s.startedAt(), clock.instant(), client.zone()),
         s.version(),
         s.lead().letter(),

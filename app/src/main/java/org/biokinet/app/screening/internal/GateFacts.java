@@ -23,7 +23,7 @@ import org.springframework.stereotype.Component;
 @Component
 public class GateFacts {
 
-  public interface Rows extends JpaRepository<GateFactRow, UUID> {
+  public interface GateFactRows extends JpaRepository<GateFactRow, UUID> {
 
     /**
      * All of one kind, summed up as it stood at a moment.
@@ -40,7 +40,7 @@ public class GateFacts {
 
     @Query(
         """
-        select new org.biokinet.app.screening.internal.GateFacts$Rows$Sum(
+        select new org.biokinet.app.screening.internal.GateFacts$GateFactRows$Sum(
           f.kind,
           max(case when f.knownAt <= :at then f.knownAt end),
           max(case when f.at < :at and f.knownAt > :at then f.at end),
@@ -53,27 +53,28 @@ public class GateFacts {
   /** Later than anything that happens, and still a date to the database. */
   public static final Instant ALL = Instant.parse("9999-01-01T00:00:00Z");
 
-  private final Rows rows;
+  private final GateFactRows rows;
 
-  public GateFacts(Rows rows) {
+  public GateFacts(GateFactRows rows) {
     this.rows = rows;
   }
 
   /** What was known of one client at a moment, and what was not known yet. */
   public static final class At {
-    private final Map<GateFactRow.Kind, Rows.Sum> sums = new EnumMap<>(GateFactRow.Kind.class);
+    private final Map<GateFactRow.Kind, GateFactRows.Sum> sums =
+        new EnumMap<>(GateFactRow.Kind.class);
 
-    private At(List<Rows.Sum> all) {
+    private At(List<GateFactRows.Sum> all) {
       all.forEach(s -> sums.put(s.kind(), s));
     }
 
     public Optional<Instant> known(GateFactRow.Kind kind) {
-      return Optional.ofNullable(sums.get(kind)).map(Rows.Sum::known);
+      return Optional.ofNullable(sums.get(kind)).map(GateFactRows.Sum::known);
     }
 
     /** A stop that a device knew of and the practice did not. */
     Optional<Instant> unknownStop() {
-      return Optional.ofNullable(sums.get(GateFactRow.Kind.STOP)).map(Rows.Sum::unknown);
+      return Optional.ofNullable(sums.get(GateFactRow.Kind.STOP)).map(GateFactRows.Sum::unknown);
     }
 
     /** Also one that nobody knew of counts, since nothing was dealt with. */
@@ -90,7 +91,7 @@ public class GateFacts {
     }
 
     public Optional<LocalDate> lastSession() {
-      return Optional.ofNullable(sums.get(GateFactRow.Kind.SESSION)).map(Rows.Sum::day);
+      return Optional.ofNullable(sums.get(GateFactRow.Kind.SESSION)).map(GateFactRows.Sum::day);
     }
 
     private boolean since(GateFactRow.Kind begun, GateFactRow.Kind ended) {

@@ -148,8 +148,8 @@ class ScreenController {
       Me me, UUID id, Answers answers, Map<String, String> problems, boolean again, Model model) {
     Client client = header.show(me, id, Station.SCREEN, model);
     ClientScreening screening = screenings.of(client);
-    List<ClientScreening.Kept> all = screening.all();
-    Optional<ClientScreening.Kept> toConfirm = screening.toConfirm();
+    List<ClientScreening.KeptScreening> all = screening.all();
+    Optional<ClientScreening.KeptScreening> toConfirm = screening.toConfirm();
     boolean blank = answers.equals(Answers.BLANK);
     Gate gate = screening.gate();
     model.addAttribute("gate", gate);
@@ -166,16 +166,17 @@ class ScreenController {
             .toList());
     model.addAttribute(
         "againstStrongPull", gate.answers().map(a -> a.againstStrongPull(false)).orElse(List.of()));
-    boolean none = all.stream().noneMatch(ClientScreening.Kept::counts);
+    boolean none = all.stream().noneMatch(ClientScreening.KeptScreening::counts);
     model.addAttribute("form", none || again || toConfirm.isPresent());
     model.addAttribute("confirming", toConfirm.isPresent());
     model.addAttribute(
-        "answers", blank ? toConfirm.map(ClientScreening.Kept::answers).orElse(answers) : answers);
+        "answers",
+        blank ? toConfirm.map(ClientScreening.KeptScreening::answers).orElse(answers) : answers);
     model.addAttribute("problems", problems);
     model.addAttribute("signs", EmergencySign.values());
     model.addAttribute("flags", RedFlag.values());
     model.addAttribute("conditionList", Condition.values());
-    List<Answered> answered = all.stream().map(ClientScreening.Kept::answered).toList();
+    List<Answered> answered = all.stream().map(ClientScreening.KeptScreening::answered).toList();
     model.addAttribute("leftOn", Answered.leftOn(answered));
     model.addAttribute("settlings", Irritability.Settles.values());
     model.addAttribute("minor", client.minor(clock.instant().atZone(client.zone()).toLocalDate()));
@@ -186,7 +187,7 @@ class ScreenController {
   }
 
   /** What stands open from earlier answers although the newest do not say it. */
-  private static List<String> carried(Gate gate, List<ClientScreening.Kept> all) {
+  private static List<String> carried(Gate gate, List<ClientScreening.KeptScreening> all) {
     Optional<Screening> inForce = gate.answers().map(Assessment::screening);
     if (gate.open() || all.isEmpty() || inForce.isEmpty()) return List.of();
     Screening newest = all.get(0).answered().screening();

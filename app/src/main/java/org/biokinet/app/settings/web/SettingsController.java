@@ -32,7 +32,7 @@ class SettingsController {
    * @param typed what stands in the field
    * @param error what is wrong with it, or empty
    */
-  record Line(Pace pace, String typed, String error) {}
+  record PaceField(Pace pace, String typed, String error) {}
 
   /** One line of the history. */
   record Past(String when, String by, String what) {}
@@ -48,9 +48,9 @@ class SettingsController {
   @GetMapping("/settings")
   String page(@AuthenticationPrincipal Me me, Model model) {
     Pacing pacing = settings.pacing(me.practiceId());
-    List<Line> lines = new ArrayList<>();
+    List<PaceField> lines = new ArrayList<>();
     for (Pace p : Pace.values()) {
-      lines.add(new Line(p, Integer.toString(pacing.seconds(p)), ""));
+      lines.add(new PaceField(p, Integer.toString(pacing.seconds(p)), ""));
     }
     return show(me, lines, model);
   }
@@ -61,7 +61,7 @@ class SettingsController {
       @RequestParam Map<String, String> form,
       Model model,
       HttpServletResponse response) {
-    List<Line> lines = new ArrayList<>();
+    List<PaceField> lines = new ArrayList<>();
     Map<Pace, Integer> values = new EnumMap<>(Pace.class);
     boolean wrong = false;
     for (Pace p : Pace.values()) {
@@ -75,7 +75,7 @@ class SettingsController {
         values.put(p, Integer.parseInt(typed));
       }
       wrong |= !error.isEmpty();
-      lines.add(new Line(p, typed, error));
+      lines.add(new PaceField(p, typed, error));
     }
     if (!wrong) {
       try {
@@ -99,7 +99,7 @@ class SettingsController {
     }
   }
 
-  private String show(Me me, List<Line> lines, Model model) {
+  private String show(Me me, List<PaceField> lines, Model model) {
     model.addAttribute("lines", lines);
     model.addAttribute(
         "seen", settings.pacingRevision(me.practiceId()).map(UUID::toString).orElse(""));

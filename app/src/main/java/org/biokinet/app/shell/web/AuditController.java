@@ -36,7 +36,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 class AuditController {
 
   /** One line as it is read. */
-  record Line(String when, String by, String client, String action, String detail) {}
+  record AuditLine(String when, String by, String client, String action, String detail) {}
 
   private static final int PER_PAGE = 50;
   private static final int PER_READ = 500;
@@ -132,7 +132,7 @@ class AuditController {
       for (int page = 0; ; page++) {
         Slice<Audit.Entry> rows = audit.page(me, wanted, page, PER_READ);
         for (Audit.Entry r : rows) {
-          Line line = line(r, names, zone);
+          AuditLine line = line(r, names, zone);
           csv.printRecord(
               r.at(),
               disarmed(line.by()),
@@ -169,9 +169,9 @@ class AuditController {
     return names;
   }
 
-  private static Line line(Audit.Entry r, Map<UUID, String> names, ZoneId zone) {
+  private static AuditLine line(Audit.Entry r, Map<UUID, String> names, ZoneId zone) {
     String by = r.byClient() ? "the client" : names.getOrDefault(r.actorId(), "somebody");
-    return new Line(
+    return new AuditLine(
         WHEN.format(r.at().atZone(zone)),
         by,
         r.clientId().map(id -> names.getOrDefault(id, id.toString())).orElse(""),
