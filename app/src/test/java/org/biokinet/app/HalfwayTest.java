@@ -14,8 +14,8 @@ import org.biokinet.app.session.SessionUpload;
 import org.biokinet.core.progress.Attention;
 import org.biokinet.core.session.Ended;
 import org.junit.jupiter.api.Test;
-import org.springframework.test.util.AopTestUtils;
 import org.springframework.test.context.bean.override.mockito.MockitoSpyBean;
+import org.springframework.test.util.AopTestUtils;
 
 /** The last thing that a change does is to note it; where that fails, nothing of it is there. */
 class HalfwayTest extends AppTest {

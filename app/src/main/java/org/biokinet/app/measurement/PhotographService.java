@@ -15,6 +15,7 @@ import org.biokinet.app.platform.Changes;
 import org.biokinet.app.platform.NotFound;
 import org.biokinet.app.practice.Me;
 import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.measure.Measured;
 import org.biokinet.core.measure.Posture;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.data.domain.Limit;

@@ -126,6 +126,41 @@ public record Answers(
         Set.of());
   }
 
+  /** As the form would hold it. */
+  static Answers of(Screening s) {
+    Map<String, String> sides = new LinkedHashMap<>();
+    s.conditions()
+        .forEach((c, side) -> side.ifPresent(x -> sides.put(c.code(), x.left() ? "L" : "R")));
+    Set<String> none = new LinkedHashSet<>();
+    if (s.emergencies().isEmpty()) none.add("signs");
+    if (s.redFlags().isEmpty()) none.add("flags");
+    if (s.conditions().isEmpty()) none.add("conditions");
+    return new Answers(
+        codes(s.emergencies()),
+        codes(s.redFlags()),
+        codes(s.conditions().keySet()),
+        sides,
+        none,
+        Integer.toString(s.worstPain()),
+        yesOrNo(s.armSymptoms()),
+        s.settles().code(),
+        yesOrNo(s.easilyProvoked()),
+        s.baseline(),
+        s.medicines(),
+        s.surgery(),
+        s.consent() ? "yes" : "",
+        s.provokedPain().isPresent() ? Integer.toString(s.provokedPain().getAsInt()) : "",
+        Set.of());
+  }
+
+  private static String yesOrNo(boolean is) {
+    return is ? "yes" : "no";
+  }
+
+  private static Set<String> codes(Set<? extends Coded> of) {
+    return of.stream().map(Coded::code).collect(Collectors.toSet());
+  }
+
   public Answers withBaseline(String known) {
     return new Answers(
         signs,
@@ -167,8 +202,8 @@ public record Answers(
     if (Coded.find(Irritability.Settles.class, settles).isEmpty()) {
       problems.put("settles", "Choose one.");
     }
-    if (yesOrNo(arm)) problems.put("arm", "Yes or no.");
-    if (yesOrNo(provoked)) problems.put("provoked", "Yes or no.");
+    if (neither(arm)) problems.put("arm", "Yes or no.");
+    if (neither(provoked)) problems.put("provoked", "Yes or no.");
     if (provokedPain.isEmpty() ? provoked.equals("yes") : !pain(provokedPain)) {
       problems.put("provokedPain", "How much does it hurt then, 0 to 10?");
     }
@@ -203,7 +238,7 @@ public record Answers(
     }
   }
 
-  private static boolean yesOrNo(String answer) {
+  private static boolean neither(String answer) {
     return !answer.equals("yes") && !answer.equals("no");
   }
 
@@ -239,15 +274,18 @@ public record Answers(
 
   /** The first version of the form took the worst of the day for it. */
   private OptionalInt whenProvoked() {
-    if (!provokedPain.isEmpty()) return OptionalInt.of(Integer.parseInt(provokedPain));
-    return provoked.equals("yes") ? OptionalInt.of(Integer.parseInt(worst)) : OptionalInt.empty();
+    return number(provokedPain.isEmpty() && provoked.equals("yes") ? worst : provokedPain);
+  }
+
+  static OptionalInt number(String typed) {
+    return typed.isEmpty() ? OptionalInt.empty() : OptionalInt.of(Integer.parseInt(typed));
   }
 
   Set<Condition> endedConditions() {
     return known(Condition.class, ended);
   }
 
-  private static <T extends Enum<T> & Coded> Set<T> known(Class<T> type, Set<String> codes) {
+  static <T extends Enum<T> & Coded> Set<T> known(Class<T> type, Set<String> codes) {
     return Arrays.stream(Objects.requireNonNull(type.getEnumConstants()))
         .filter(c -> codes.contains(c.code()))
         .collect(Collectors.toCollection(() -> EnumSet.noneOf(type)));

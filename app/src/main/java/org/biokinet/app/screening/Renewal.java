@@ -1,14 +1,12 @@
 package org.biokinet.app.screening;
 
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.Map;
 import java.util.Set;
-import java.util.stream.Collectors;
 import org.biokinet.app.platform.Complete;
-import org.biokinet.core.screening.Condition;
 import org.biokinet.core.screening.EmergencySign;
 import org.biokinet.core.screening.RedFlag;
+import org.biokinet.core.screening.Screening;
 
 /**
  * What a client answers through the link when it is asked again whether anything is new.
@@ -67,37 +65,15 @@ public record Renewal(
     if (!answer.equals("yes") && !answer.equals("no")) problems.put(name, "renew.choose");
   }
 
-  /**
-   * These answers in place of the earlier ones; what is not asked again stays.
-   *
-   * @param inForce what locks and limits now, with what an examined red flag, sign or arm symptom
-   *     has left on: it becomes a condition, so that renewing unlocks nothing
-   */
-  Answers over(Answers before, Set<Condition> inForce) {
-    Set<String> conditions =
-        inForce.stream().map(Condition::code).collect(Collectors.toCollection(LinkedHashSet::new));
-    Set<String> raised = new LinkedHashSet<>(flags);
-    if (news.equals("yes")) raised.add(RedFlag.NEWS.code());
-    Set<String> denied = new LinkedHashSet<>(before.none());
-    denied.removeAll(Set.of("signs", "flags"));
-    if (!conditions.isEmpty()) denied.remove("conditions");
-    if (signs.isEmpty()) denied.add("signs");
-    if (raised.isEmpty()) denied.add("flags");
-    return new Answers(
-        signs,
-        raised,
-        conditions,
-        before.sides(),
-        denied,
-        worst,
-        arm,
-        before.settles(),
-        provoked,
-        before.baseline(),
-        before.medicines(),
-        before.surgery(),
-        before.consent(),
-        provokedPain,
-        Set.of());
+  /** Only of a form without problems. */
+  Screening.Renewal answers() {
+    return new Screening.Renewal(
+        Answers.known(EmergencySign.class, signs),
+        Answers.known(RedFlag.class, flags),
+        Integer.parseInt(worst),
+        arm.equals("yes"),
+        provoked.equals("yes"),
+        Answers.number(provokedPain),
+        news.equals("yes"));
   }
 }

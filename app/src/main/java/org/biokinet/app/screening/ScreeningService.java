@@ -7,7 +7,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.UUID;
 import org.biokinet.app.audit.Audit;
 import org.biokinet.app.client.Client;
@@ -20,11 +19,13 @@ import org.biokinet.app.screening.internal.ClearanceRow;
 import org.biokinet.app.screening.internal.GateFactRow;
 import org.biokinet.app.screening.internal.GateFacts;
 import org.biokinet.app.screening.internal.ScreeningRow;
+import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.screening.Answered;
 import org.biokinet.core.screening.Assessment;
 import org.biokinet.core.screening.Clearance;
 import org.biokinet.core.screening.Condition;
 import org.biokinet.core.screening.Gate;
+import org.biokinet.core.screening.Screening;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.data.jpa.repository.JpaRepository;
@@ -232,18 +233,18 @@ public class ScreeningService {
     Client client = clients.lock(me);
     ClientScreening now = of(client);
     if (now.renewal().isEmpty() || !renewal.complete()) return;
-    Answers before = now.all().get(0).answers();
     LocalDate today = now.today();
+    Screening before = now.all().get(0).answers().screening(client.minor(today));
     Answered.Source source =
         Gate.paused(now.facts().lastSession(), today)
             ? Answered.Source.AFTER_PAUSE
             : Answered.Source.RENEWAL;
-    Set<Condition> inForce = now.gate().answers().orElseThrow().inForce().keySet();
+    Map<Condition, Optional<Side>> inForce = now.gate().answers().orElseThrow().inForce();
     screenings.save(
         new ScreeningRow(
             me.id(),
             Answers.VERSION,
-            renewal.over(before, inForce),
+            Answers.of(before.renewed(renewal.answers(), inForce)),
             today,
             null,
             source,

@@ -67,6 +67,47 @@ public record Screening(
     conditions = Map.copyOf(conditions);
   }
 
+  /**
+   * What a client answers when asked again whether anything is new.
+   *
+   * @param worstPain as in a screening, like the rest
+   * @param news whether anything else is new
+   */
+  public record Renewal(
+      Set<EmergencySign> emergencies,
+      Set<RedFlag> redFlags,
+      int worstPain,
+      boolean armSymptoms,
+      boolean easilyProvoked,
+      OptionalInt provokedPain,
+      boolean news) {}
+
+  /**
+   * These answers in place of the earlier ones; what is not asked again stays.
+   *
+   * @param inForce what locks and limits now, with what an examined red flag, sign or arm symptom
+   *     has left on: it becomes a condition, so that renewing unlocks nothing
+   */
+  public Screening renewed(Renewal again, Map<Condition, Optional<Side>> inForce) {
+    Set<RedFlag> raised = EnumSet.noneOf(RedFlag.class);
+    raised.addAll(again.redFlags());
+    if (again.news()) raised.add(RedFlag.NEWS);
+    return new Screening(
+        again.emergencies(),
+        raised,
+        again.worstPain(),
+        again.armSymptoms(),
+        settles,
+        again.easilyProvoked(),
+        again.provokedPain(),
+        inForce,
+        baseline,
+        medicines,
+        surgery,
+        minor,
+        consent);
+  }
+
   /** The same answers with these signs, flags and arm symptoms. */
   Screening with(Set<EmergencySign> signs, Set<RedFlag> flags, boolean arm) {
     return new Screening(

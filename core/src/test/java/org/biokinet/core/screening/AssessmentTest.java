@@ -462,4 +462,32 @@ class AssessmentTest {
             false);
     assertThat(provoked.irritability()).isEqualTo(Irritability.HIGH);
   }
+
+  /**
+   * A client who answers "nothing new" opens nothing that a sign, flag or condition has left on.
+   */
+  @Test
+  void renewingUnlocksNothing() {
+    Screening.Renewal nothing =
+        new Screening.Renewal(Set.of(), Set.of(), 0, false, false, OptionalInt.empty(), false);
+    List<Screening> all = new ArrayList<>();
+    for (EmergencySign s : EmergencySign.values()) all.add(with(Set.of(s), Set.of(), 3, Map.of()));
+    for (RedFlag f : RedFlag.values()) all.add(with(Set.of(), Set.of(f), 3, Map.of()));
+    for (Condition c : Condition.values()) {
+      all.add(with(Set.of(), Set.of(), 3, Map.of(c, Optional.empty())));
+      if (c.sided()) all.add(with(Set.of(), Set.of(), 3, Map.of(c, Optional.of(Side.LEFT))));
+    }
+    for (Screening before : all) {
+      Screening after = before.renewed(nothing, before.inForce());
+      assertThat(after.inForce()).as(before.toString()).containsAllEntriesOf(before.inForce());
+      assertThat(after.settles()).isEqualTo(before.settles());
+    }
+    Screening news =
+        calm()
+            .renewed(
+                new Screening.Renewal(
+                    Set.of(), Set.of(), 0, false, false, OptionalInt.empty(), true),
+                Map.of());
+    assertThat(Assessment.of(news, Optional.empty()).result()).isEqualTo(Assessment.Result.EXAMINE);
+  }
 }

@@ -4,10 +4,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import org.biokinet.app.measurement.Visit;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.measure.Asymmetry;
 import org.biokinet.core.measure.Motion;
+import org.biokinet.core.measure.Visit;
 
 /**
  * The range of one motion on both sides, drawn as a fan about the axis: the client's left on the

@@ -8,17 +8,17 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.function.Function;
-import org.biokinet.app.measurement.Measured;
-import org.biokinet.app.measurement.Visit;
 import org.biokinet.app.platform.Days;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.measure.Asymmetry;
 import org.biokinet.core.measure.BodyArea;
 import org.biokinet.core.measure.Change;
+import org.biokinet.core.measure.Measured;
 import org.biokinet.core.measure.Motion;
 import org.biokinet.core.measure.Posture;
 import org.biokinet.core.measure.Questionnaire;
 import org.biokinet.core.measure.Scale;
+import org.biokinet.core.measure.Visit;
 
 /**
  * Every measure as a line, every visit as a column, the oldest first.

@@ -9,19 +9,19 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import org.biokinet.app.client.Goal;
-import org.biokinet.app.measurement.Measured;
-import org.biokinet.app.measurement.Visit;
 import org.biokinet.app.platform.Days;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.measure.Asymmetry;
 import org.biokinet.core.measure.Change;
 import org.biokinet.core.measure.Examination;
+import org.biokinet.core.measure.Measured;
 import org.biokinet.core.measure.Motion;
 import org.biokinet.core.measure.PainMap;
 import org.biokinet.core.measure.Posture;
 import org.biokinet.core.measure.Questionnaire;
 import org.biokinet.core.measure.Readings;
 import org.biokinet.core.measure.Scale;
+import org.biokinet.core.measure.Visit;
 import org.jspecify.annotations.Nullable;
 
 /**

@@ -8,14 +8,14 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.Function;
 import java.util.stream.Stream;
-import org.biokinet.app.measurement.Measured;
-import org.biokinet.app.measurement.Visit;
 import org.biokinet.core.measure.Change;
 import org.biokinet.core.measure.GlobalRating;
+import org.biokinet.core.measure.Measured;
 import org.biokinet.core.measure.Posture;
 import org.biokinet.core.measure.Psfs;
 import org.biokinet.core.measure.Questionnaire;
 import org.biokinet.core.measure.Scale;
+import org.biokinet.core.measure.Visit;
 
 /** What a visit scores, each beside its change since the first value of the episode. */
 final class Scores {

@@ -1,4 +1,4 @@
-package org.biokinet.app.measurement;
+package org.biokinet.core.measure;
 
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
@@ -7,12 +7,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.biokinet.core.anatomy.Side;
-import org.biokinet.core.measure.Examination;
-import org.biokinet.core.measure.Motion;
-import org.biokinet.core.measure.PainMap;
-import org.biokinet.core.measure.Posture;
-import org.biokinet.core.measure.Questionnaire;
-import org.biokinet.core.measure.Readings;
 import org.jspecify.annotations.Nullable;
 
 /** One thing that was measured, as it is kept. */

@@ -1,4 +1,4 @@
-package org.biokinet.app.measurement;
+package org.biokinet.core.measure;
 
 import java.time.Instant;
 import java.time.LocalDate;
@@ -12,12 +12,6 @@ import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Stream;
 import org.biokinet.core.anatomy.Side;
-import org.biokinet.core.measure.Examination;
-import org.biokinet.core.measure.Findings;
-import org.biokinet.core.measure.Motion;
-import org.biokinet.core.measure.PainMap;
-import org.biokinet.core.measure.Posture;
-import org.biokinet.core.measure.Questionnaire;
 
 /** All that was measured on one day, in the client's zone, as it stands. */
 public record Visit(LocalDate day, List<Taken> taken) {
@@ -36,7 +30,7 @@ public record Visit(LocalDate day, List<Taken> taken) {
   }
 
   /** What was taken from a moment on. */
-  Visit since(Instant moment) {
+  public Visit since(Instant moment) {
     return new Visit(day, taken.stream().filter(t -> !t.at().isBefore(moment)).toList());
   }
 
@@ -96,7 +90,7 @@ public record Visit(LocalDate day, List<Taken> taken) {
   }
 
   /** What findings are read off. */
-  Findings.Measures measures() {
+  public Findings.Measures measures() {
     Map<Motion, Map<Side, Double>> ranges = new EnumMap<>(Motion.class);
     of(Measured.Range.class)
         .forEach(
@@ -123,7 +117,7 @@ public record Visit(LocalDate day, List<Taken> taken) {
   }
 
   /** The newest value of each measure, as if all had been taken in one visit. */
-  static Visit newest(List<Visit> newestFirst) {
+  public static Visit newest(List<Visit> newestFirst) {
     record By(Of of, boolean byClient) {}
     Map<By, Taken> newest = new LinkedHashMap<>();
     for (Visit v : newestFirst) {
