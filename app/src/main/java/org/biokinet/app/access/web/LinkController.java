@@ -42,7 +42,7 @@ class LinkController {
   @GetMapping("/c/{token}")
   String ask(@PathVariable String token, Model model) {
     show(token, model);
-    return "client/pin";
+    return "access/pin";
   }
 
   private void show(String token, Model model) {
@@ -88,17 +88,17 @@ class LinkController {
     } else {
       model.addAttribute("wrong", true);
     }
-    return "client/pin";
+    return "access/pin";
   }
 
   @ExceptionHandler(NotFound.class)
   @ResponseStatus(HttpStatus.NOT_FOUND)
   String ended() {
-    return "client/gone";
+    return "access/gone";
   }
 
   @GetMapping("/me/gone")
   String gone() {
-    return "client/gone";
+    return "access/gone";
   }
 }

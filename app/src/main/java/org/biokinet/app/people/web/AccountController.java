@@ -58,7 +58,7 @@ class AccountController {
                         r.device()))
             .toList();
     model.addAttribute("tried", tried);
-    return "account/account";
+    return "people/account";
   }
 
   @PostMapping("/account/password")
@@ -91,7 +91,7 @@ class AccountController {
   @GetMapping("/password/{token}")
   String choose(@PathVariable String token, Model model) {
     model.addAttribute("name", people.mayChoose(token).orElse(null));
-    return "account/password";
+    return "people/password";
   }
 
   @PostMapping("/password/{token}")

@@ -39,7 +39,7 @@ class PeopleController {
     model.addAttribute("me", me);
     model.addAttribute("people", people.all(me));
     model.addAttribute("roles", Role.values());
-    return "account/people";
+    return "people/people";
   }
 
   @PostMapping

@@ -18,7 +18,7 @@ class SignInController {
     Object typed = session.getAttribute("typedEmail");
     session.removeAttribute("typedEmail");
     model.addAttribute("email", typed == null ? "" : typed);
-    return "account/sign-in";
+    return "people/sign-in";
   }
 
   /** A fresh token, for a page that outlived its session. */

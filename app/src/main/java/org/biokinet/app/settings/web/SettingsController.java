@@ -109,6 +109,6 @@ class SettingsController {
         settings.pacingHistory(me.practiceId()).stream()
             .map(c -> new Past(Days.when(c.at(), clock.instant(), zone), c.by(), c.what()))
             .toList());
-    return "account/settings";
+    return "settings/settings";
   }
 }

@@ -107,7 +107,7 @@ class AuditController {
     model.addAttribute("person", person);
     model.addAttribute("clients", clients.names(me));
     model.addAttribute("people", people.all(me));
-    return "account/audit";
+    return "shell/audit";
   }
 
   /** The same lines as a table file; what a spreadsheet might take for a formula is disarmed. */

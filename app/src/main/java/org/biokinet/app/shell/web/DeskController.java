@@ -75,7 +75,7 @@ class DeskController {
     model.addAttribute("q", q.strip());
     model.addAttribute("lines", lines);
     model.addAttribute("treats", accounts.names(me));
-    return "client/desk";
+    return "shell/desk";
   }
 
   @GetMapping("/new")
@@ -156,7 +156,7 @@ class DeskController {
     model.addAttribute("form", form);
     model.addAttribute("colleagues", accounts.colleagues(me));
     model.addAttribute("today", today(me));
-    return "client/desk-client";
+    return "shell/desk-client";
   }
 
   private LocalDate today(Me me) {

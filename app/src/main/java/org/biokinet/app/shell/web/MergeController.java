@@ -45,7 +45,7 @@ class MergeController {
     model.addAttribute("part", part);
     model.addAttribute("others", others);
     model.addAttribute("more", named.getTotalElements() > MOST + 1);
-    return "client/others";
+    return "shell/others";
   }
 
   /** Joins another record to this one. */

@@ -98,7 +98,7 @@ class StationController {
     model.addAttribute("also", also(standing, client.zone()));
     standing.linkMade().ifPresent(at -> model.addAttribute("linkMade", when(at, client)));
     standing.linkOpened().ifPresent(at -> model.addAttribute("linkOpened", when(at, client)));
-    return "worklist/do";
+    return "shell/do";
   }
 
   private String when(Instant at, Client client) {
