@@ -22,6 +22,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.function.Consumer;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.biokinet.app.client.Circumstances;
 import org.biokinet.app.client.Client;
@@ -33,6 +34,9 @@ import org.biokinet.app.screening.Answers;
 import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.app.session.SessionUpload;
 import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.measure.BodyArea;
+import org.biokinet.core.measure.GlobalRating;
+import org.biokinet.core.measure.PainMap;
 import org.biokinet.core.program.DraftEdit;
 import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.progress.Attention;
@@ -806,7 +810,12 @@ class ScreeningTest extends AppTest {
                 Arrays.stream(RedFlag.values()).map(x -> "flag." + x.code()),
                 Arrays.stream(Condition.values()).map(x -> "condition." + x.code()),
                 Arrays.stream(Irritability.Settles.values()).map(x -> "settles." + x.code()),
-                Arrays.stream(Gate.Why.values()).map(x -> "closed." + x))
+                Arrays.stream(Gate.Why.values()).map(x -> "closed." + x),
+                Arrays.stream(BodyArea.values()).map(x -> "area." + x.code()),
+                Arrays.stream(Side.values()).map(x -> "map.on." + x),
+                Arrays.stream(PainMap.Feeling.values()).map(x -> "map." + x.code()),
+                IntStream.rangeClosed(-GlobalRating.MOST, GlobalRating.MOST)
+                    .mapToObj(x -> "rating." + x))
             .flatMap(x -> x);
     assertThat(keys)
         .allSatisfy(key -> assertThat(messages.getMessage(key, null, Locale.ENGLISH)).isNotBlank());
