@@ -27,6 +27,8 @@ import org.biokinet.core.cli.Main;
 import org.biokinet.core.program.DraftEdit;
 import org.biokinet.core.screening.Gate;
 import org.biokinet.core.screening.Irritability;
+import org.biokinet.core.session.Ended;
+import org.biokinet.core.session.Session;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -252,6 +254,32 @@ class BrowserTest extends WithBrowser {
     assertThat(phone.locator("#panel-stopped h1")).isVisible();
     assertThat(phone.locator("#panel-stopped [data-outcome]")).hasText("Sent.");
     assertThat(standing(client).isPaused()).isTrue();
+  }
+
+  /** A page that goes in the middle loses nothing; while it is open nobody else sends its part. */
+  @Test
+  void aPageThatGoesInTheMiddleLosesNothing() {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "chin-tuck", "3x10s");
+    LinkService.Made made = links.make(me, client.getId());
+    Page phone = phone();
+    phone.clock().install();
+    openLink(phone, "/c/" + made.token(), made.pin());
+    phone.getByText("3", new Page.GetByTextOptions().setExact(true)).click();
+    holdTime(phone);
+    start(phone);
+    phone.clock().runFor(15_500); // into the first hold
+    Page other = phone.context().newPage();
+    other.navigate("/me/today");
+    other.waitForLoadState(LoadState.NETWORKIDLE);
+    assertThat(waiting(other)).as("what is still being written").isEqualTo(1);
+    assertThat(sessions.page(client.getId(), 0, 1)).isEmpty();
+    phone.navigate("/me/today");
+    phone.waitForCondition(() -> waiting(phone) == 0);
+    Session session = sessions.page(client.getId(), 0, 1).getContent().get(0);
+    assertThat(session.ended()).isEqualTo(Ended.EARLY);
+    assertThat(session.secondsDone()).isBetween(15, 16);
   }
 
   @Test
