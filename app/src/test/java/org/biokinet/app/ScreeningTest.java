@@ -768,7 +768,7 @@ class ScreeningTest extends AppTest {
                 .param("about", about)
                 .param("examined", "neck")
                 .param("found", "moves freely")
-                .param("neck-alert", "yes"))
+                .param("neck[alert]", "yes"))
         .andExpect(flash().attribute("recordError", containsString("whole rule")));
     assertThat(why(client)).isEqualTo(Gate.Why.EXAMINE);
     MockHttpServletRequestBuilder whole =
@@ -776,12 +776,12 @@ class ScreeningTest extends AppTest {
             .param("about", about)
             .param("examined", "neck")
             .param("found", "moves freely")
-            .param("neck-alert", "yes")
-            .param("neck-aged", "no")
-            .param("neck-dangerous", "no")
-            .param("neck-tingling", "no")
-            .param("neck-low-risk", "yes")
-            .param("neck-turns", "yes");
+            .param("neck[alert]", "yes")
+            .param("neck[aged]", "no")
+            .param("neck[dangerous]", "no")
+            .param("neck[tingling]", "no")
+            .param("neck[low-risk]", "yes")
+            .param("neck[turns]", "yes");
     mvc.perform(whole).andExpect(redirectedUrl(path + "?recorded"));
     assertThat(screenings.gate(client).open()).isTrue();
     mvc.perform(as(me, get(path)))

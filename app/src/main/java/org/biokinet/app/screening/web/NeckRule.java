@@ -2,12 +2,11 @@ package org.biokinet.app.screening.web;
 
 import java.io.Serializable;
 import java.util.EnumMap;
-import java.util.Objects;
+import java.util.Map;
 import java.util.Optional;
 import org.biokinet.core.anatomy.Coded;
 import org.biokinet.core.screening.CSpineRule;
 import org.jspecify.annotations.Nullable;
-import org.springframework.util.MultiValueMap;
 
 /**
  * The Canadian C-Spine Rule as it is filled in: all of it or nothing. Where the birth date is known
@@ -53,10 +52,13 @@ record NeckRule(EnumMap<Question, String> answers, @Nullable Integer age) implem
 
   static final NeckRule BLANK = new NeckRule(new EnumMap<>(Question.class), null);
 
-  static NeckRule read(MultiValueMap<String, String> sent, Optional<Integer> age) {
+  /**
+   * @param sent yes or no by code of the question; anything else is no answer
+   */
+  static NeckRule of(Map<String, String> sent, Optional<Integer> age) {
     EnumMap<Question, String> answers = new EnumMap<>(Question.class);
     for (Question q : Question.values()) {
-      String answer = Objects.requireNonNullElse(sent.getFirst("neck-" + q.code()), "");
+      String answer = sent.getOrDefault(q.code(), "");
       if (answer.equals("yes") || answer.equals("no")) answers.put(q, answer);
     }
     return new NeckRule(answers, age.orElse(null));

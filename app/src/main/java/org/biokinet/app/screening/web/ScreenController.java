@@ -5,7 +5,6 @@ import jakarta.validation.Valid;
 import java.time.Clock;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Stream;
@@ -32,7 +31,6 @@ import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
-import org.springframework.util.MultiValueMap;
 import org.springframework.validation.BindingResult;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.ModelAttribute;
@@ -99,20 +97,19 @@ class ScreenController {
       @AuthenticationPrincipal Me me,
       @PathVariable UUID id,
       @RequestParam UUID about,
-      @RequestParam MultiValueMap<String, String> sent,
+      @Valid @ModelAttribute RecordForm form,
+      BindingResult errors,
       RedirectAttributes once) {
     Client client = clients.get(me, id);
     String back = "redirect:/clients/" + id + "/screen";
-    String examined = text(sent, "examined");
-    String found = text(sent, "found");
-    String medical = text(sent, "medical");
     NeckRule neck =
-        NeckRule.read(sent, client.age(clock.instant().atZone(client.zone()).toLocalDate()));
-    once.addFlashAttribute("examined", examined);
-    once.addFlashAttribute("found", found);
-    once.addFlashAttribute("medical", medical);
+        NeckRule.of(form.neck(), client.age(clock.instant().atZone(client.zone()).toLocalDate()));
+    once.addFlashAttribute("examined", form.examined());
+    once.addFlashAttribute("found", form.found());
+    once.addFlashAttribute("medical", form.medical());
     once.addFlashAttribute("neck", neck);
-    Optional<String> problem = problem(examined, found, medical).or(neck::problem);
+    Optional<String> problem =
+        Complete.Form.byField(errors).values().stream().findFirst().or(neck::problem);
     if (problem.isPresent()) {
       once.addFlashAttribute("recordError", problem.get());
       return back;
@@ -122,7 +119,8 @@ class ScreenController {
             me,
             id,
             about,
-            new Clearance(clock.instant(), "", examined, found, medical, neck.rule()));
+            new Clearance(
+                clock.instant(), "", form.examined(), form.found(), form.medical(), neck.rule()));
     if (outcome instanceof ScreeningService.Recorded.Done) return back + "?recorded";
     once.addFlashAttribute(
         "recordError",
@@ -130,18 +128,6 @@ class ScreenController {
             ? lacking.what()
             : "There is a newer screening; read it first. What you typed is here.");
     return back;
-  }
-
-  private static String text(MultiValueMap<String, String> sent, String name) {
-    return Objects.requireNonNullElse(sent.getFirst(name), "").strip();
-  }
-
-  private static Optional<String> problem(String examined, String found, String medical) {
-    if (examined.isBlank() || found.isBlank()) {
-      return Optional.of("Write both: what you examined, and what you found.");
-    }
-    boolean tooLong = examined.length() > 500 || found.length() > 500 || medical.length() > 500;
-    return tooLong ? Optional.of("At most 500 characters in each.") : Optional.empty();
   }
 
   private String show(
