@@ -32,6 +32,8 @@ import org.biokinet.core.anatomy.Position;
 import org.biokinet.core.program.DraftEdit;
 import org.biokinet.core.screening.Gate;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 
 /** Who a client is; coming, going, coming back, and the same person twice. */
@@ -50,9 +52,9 @@ class ClientTest extends AppTest {
         .param("screens", "3")
         .param("shifts", "rotating")
         .param("hand", "left")
-        .param("goals[0].activity", "reversing the car")
-        .param("goals[0].rated", "4")
-        .param("goals[0].wanted", "9")
+        .param("goal1.activity", "reversing the car")
+        .param("goal1.rated", "4")
+        .param("goal1.wanted", "9")
         .param("minutes", "10")
         .param("times", "2")
         .param("positions", "chair", "stand", "supine")
@@ -91,10 +93,10 @@ class ClientTest extends AppTest {
                 .param("phone", "call me")
                 .param("email", "noor at home")
                 .param("deskHours", "30")
-                .param("goals[0].activity", "reversing the car")
-                .param("goals[0].rated", "9")
-                .param("goals[0].wanted", "4")
-                .param("goals[1].activity", "sleeping through")
+                .param("goal1.activity", "reversing the car")
+                .param("goal1.rated", "9")
+                .param("goal1.wanted", "4")
+                .param("goal2.activity", "sleeping through")
                 .param("practitioner", UUID.randomUUID().toString()))
         .andExpect(status().isUnprocessableEntity())
         .andExpect(content().string(containsString("Digits and spaces")))
@@ -105,6 +107,40 @@ class ClientTest extends AppTest {
         .andExpect(content().string(containsString("everybody is in some position")))
         .andExpect(content().string(containsString("Choose whose client it is.")));
     assertThat(clients.all(me)).isEmpty();
+  }
+
+  /** Names that look like fields of a form, and are none, are no fault of the server's. */
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "goal1",
+        "goal1[0]",
+        "goal1[x].activity",
+        "goal9.activity",
+        "goal1.activity[3]",
+        "positions[0]",
+        "positions[x]",
+        "team[]",
+        "name[2147483647]",
+        "sides[",
+        "sides[x].y",
+        "sides[knee-pain]",
+        "form",
+        "errors",
+        "name.x",
+        "goal1.",
+        ".",
+        "[",
+        "class.name"
+      })
+  void aNameThatIsNoFieldIsNoFault(String name) throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    for (String path : List.of("/clients/new", "/clients/" + client.getId() + "/screen")) {
+      int status =
+          mvc.perform(as(me, post(path)).param(name, "y")).andReturn().getResponse().getStatus();
+      assertThat(status).as(path).isIn(400, 422);
+    }
   }
 
   @Test

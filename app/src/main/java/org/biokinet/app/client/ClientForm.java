@@ -9,7 +9,6 @@ import java.math.BigDecimal;
 import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.time.ZoneId;
-import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
@@ -33,6 +32,8 @@ import org.springframework.validation.Errors;
  * #check} knows the day and the practice. The front desk is asked for the group {@link Reach} only.
  *
  * @param birthDate as an ISO date, like {@code consent}
+ * @param goal1 the Patient-Specific Functional Scale takes three to five; two or three are asked
+ *     for
  * @param positions codes
  * @param equipment codes
  * @param team ids of colleagues
@@ -65,7 +66,9 @@ public record ClientForm(
         String minutes,
     @Pattern(regexp = "|[1-9]|1[0-2]", message = "A whole number from 1 to 12.") String times,
     String consent,
-    @Valid List<GoalForm> goals,
+    @Valid GoalForm goal1,
+    @Valid GoalForm goal2,
+    @Valid GoalForm goal3,
     Set<String> positions,
     Set<String> equipment,
     String practitioner,
@@ -74,9 +77,6 @@ public record ClientForm(
 
   /** Who somebody is and how to reach them. */
   public interface Reach {}
-
-  /** The Patient-Specific Functional Scale takes three to five; two or three are asked for here. */
-  static final int GOALS = 3;
 
   private static final String MOST = "At most {max} characters.";
   private static final int OLDEST = 120;
@@ -95,6 +95,11 @@ public record ClientForm(
       activity = text(activity);
       rated = text(rated);
       wanted = text(wanted);
+    }
+
+    /** Where only one text is sent for it, which no page does. */
+    public static GoalForm valueOf(String sent) {
+      return new GoalForm(sent, "", "");
     }
 
     /** A field of it and what is wrong there. */
@@ -138,11 +143,9 @@ public record ClientForm(
     positions = set(positions);
     equipment = set(equipment);
     team = set(team);
-    List<GoalForm> all = new ArrayList<>();
-    if (goals != null)
-      goals.stream().limit(GOALS).forEach(g -> all.add(g == null ? GoalForm.NONE : g));
-    while (all.size() < GOALS) all.add(GoalForm.NONE);
-    goals = List.copyOf(all);
+    goal1 = Objects.requireNonNullElse(goal1, GoalForm.NONE);
+    goal2 = Objects.requireNonNullElse(goal2, GoalForm.NONE);
+    goal3 = Objects.requireNonNullElse(goal3, GoalForm.NONE);
   }
 
   private static String text(@Nullable String sent) {
@@ -179,17 +182,20 @@ public record ClientForm(
         typed(at.minutes()),
         typed(at.timesPerDay()),
         at.consent().map(LocalDate::toString).orElse(""),
-        goals.stream()
-            .map(
-                g ->
-                    new GoalForm(
-                        g.activity(), Integer.toString(g.rated()), Integer.toString(g.wanted())))
-            .toList(),
+        typed(goals, 0),
+        typed(goals, 1),
+        typed(goals, 2),
         codes(at.means().positions()),
         codes(at.means().equipment()),
         practitioner.toString(),
         team.stream().map(UUID::toString).collect(Collectors.toSet()),
         "");
+  }
+
+  private static GoalForm typed(List<Goal> goals, int i) {
+    if (i >= goals.size()) return GoalForm.NONE;
+    Goal g = goals.get(i);
+    return new GoalForm(g.activity(), Integer.toString(g.rated()), Integer.toString(g.wanted()));
   }
 
   private static String typed(OptionalInt value) {
@@ -223,9 +229,9 @@ public record ClientForm(
     if (read(Position.class, positions).isEmpty()) {
       errors.rejectValue("positions", "none", "At least one: everybody is in some position.");
     }
-    for (int i = 0; i < GOALS; i++) {
-      String at = "goals[%d].".formatted(i);
-      goals
+    for (int i = 0; i < goals().size(); i++) {
+      String at = "goal%d.".formatted(i + 1);
+      goals()
           .get(i)
           .problem()
           .ifPresent(p -> errors.rejectValue(at + p.field(), "goal", p.message()));
@@ -287,9 +293,13 @@ public record ClientForm(
         day(consent));
   }
 
+  public List<GoalForm> goals() {
+    return List.of(goal1, goal2, goal3);
+  }
+
   /** Only of a form without errors. */
   public List<Goal> wanted() {
-    return goals.stream()
+    return goals().stream()
         .filter(g -> !g.activity().isEmpty())
         .map(g -> new Goal(g.activity(), Integer.parseInt(g.rated()), Integer.parseInt(g.wanted())))
         .toList();
