@@ -17,6 +17,10 @@ public enum Side {
     return this == LEFT;
   }
 
+  public String label() {
+    return this == LEFT ? "left" : "right";
+  }
+
   /** The letter that accompanies the side's colour wherever a side is shown. */
   public String letter() {
     return this == LEFT ? "L" : "R";

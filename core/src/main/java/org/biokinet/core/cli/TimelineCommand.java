@@ -149,7 +149,7 @@ final class TimelineCommand {
                   Timeline.clock(s.start()),
                   Timeline.clock(s.seconds()),
                   s.kind().name().toLowerCase(Locale.ROOT).replace('_', ' '),
-                  s.side().map(side -> side.name().toLowerCase(Locale.ROOT)).orElse(""),
+                  s.side().map(Side::label).orElse(""),
                   s.rep() > 0 ? Integer.toString(s.rep()) : "",
                   cues.get(i).spoken()));
     }

@@ -371,7 +371,7 @@ public enum BodyArea implements Coded {
 
   /** "left top of the shoulder". */
   public String on(Side side) {
-    return side.name().toLowerCase(Locale.ROOT) + " " + label;
+    return side.label() + " " + label;
   }
 
   public static Optional<BodyArea> find(String code) {

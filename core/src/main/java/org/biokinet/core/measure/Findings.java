@@ -125,9 +125,9 @@ public final class Findings {
         .forEach(targets::add);
     targets.add(new Finding.Target.OfMotion(SidedMotion.NECK_ROTATION, toward));
     return new Finding(
-        "flexion-rotation-" + word(toward),
-        "Flexion–rotation test " + word(toward),
-        "turning %s with the neck bent %d°".formatted(word(toward), degrees),
+        "flexion-rotation-" + toward.label(),
+        "Flexion–rotation test " + toward.label(),
+        "turning %s with the neck bent %d°".formatted(toward.label(), degrees),
         targets,
         (Examination.LIMITED_DEGREES + Examination.DIFFERENCE - degrees) / 5.0);
   }
@@ -163,13 +163,13 @@ public final class Findings {
       if (lower) {
         evidence +=
             ", %.0f° less than %s"
-                .formatted(asymmetry.orElseThrow().degrees(), word(side.opposite()));
+                .formatted(asymmetry.orElseThrow().degrees(), side.opposite().label());
         weight += asymmetry.orElseThrow().degrees() / 5;
       }
       found.add(
           new Finding(
-              motion.code() + "-" + word(side),
-              motion.label() + " " + word(side),
+              motion.code() + "-" + side.label(),
+              motion.label() + " " + side.label(),
               evidence,
               targets(motion, side),
               weight));
@@ -188,10 +188,10 @@ public final class Findings {
   private static String degrees(Motion motion, Side side, double degrees) {
     String how =
         switch (motion) {
-          case NECK_ROTATION -> "turning " + word(side);
-          case NECK_LATERAL_FLEXION -> "tilting " + word(side);
-          case THORACIC_ROTATION -> "turning the trunk " + word(side);
-          default -> word(side) + " " + motion.label().toLowerCase(Locale.ROOT);
+          case NECK_ROTATION -> "turning " + side.label();
+          case NECK_LATERAL_FLEXION -> "tilting " + side.label();
+          case THORACIC_ROTATION -> "turning the trunk " + side.label();
+          default -> side.label() + " " + motion.label().toLowerCase(Locale.ROOT);
         };
     String norm = motion.norm().isPresent() ? " of " + motion.norm().getAsInt() : "";
     return "%s %.0f°%s".formatted(how, degrees, norm);
@@ -267,15 +267,11 @@ public final class Findings {
               : mark.area().aims().stream().map(a -> target(a, Optional.of(mark.side()))).toList();
       found.add(
           new Finding(
-              "felt-" + mark.area().code() + "-" + word(mark.side()),
+              "felt-" + mark.area().code() + "-" + mark.side().label(),
               "Felt: " + mark.area().on(mark.side()),
               mark.words(),
               treat,
               mark.intensity() / 3.0));
     }
-  }
-
-  private static String word(Side side) {
-    return side.name().toLowerCase(Locale.ROOT);
   }
 }

@@ -166,7 +166,7 @@ public record PainMap(List<Mark> marks) {
       for (Side side : Side.values()) {
         Optional<Mark> was = before.worst(region, side);
         Optional<Mark> is = worst(region, side);
-        String place = side.name().toLowerCase(Locale.ROOT) + " " + region.label();
+        String place = side.label() + " " + region.label();
         int by = is.map(Mark::intensity).orElse(0) - was.map(Mark::intensity).orElse(0);
         if (was.isEmpty() && is.isPresent()) {
           Mark m = is.get();

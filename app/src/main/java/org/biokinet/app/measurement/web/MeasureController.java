@@ -98,6 +98,7 @@ class MeasureController {
         "maps", List.of(MapView.of(View.FRONT, map, facing), MapView.of(View.BACK, map, facing)));
     model.addAttribute("facing", facing);
     model.addAttribute("feelings", PainMap.Feeling.values());
+    model.addAttribute("sides", Side.values());
     model.addAttribute("mostReadings", Readings.MOST_TRIES);
     model.addAttribute("questions", Examination.Question.values());
     model.addAttribute(

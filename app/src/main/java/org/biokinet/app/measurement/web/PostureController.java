@@ -116,6 +116,7 @@ class PostureController {
                         model.addAttribute("angles", words(Posture.of(m)));
                       });
             });
+    model.addAttribute("sides", Side.values());
     model.addAttribute("compared", compared(all, marks));
     model.addAttribute("verdict", verdict(me, all, marks));
     model.addAttribute("myError", photographs.myError(me).map(MeasurePage::number).orElse(null));

@@ -434,6 +434,8 @@ class PlanController {
     Library mine = lines(state, model);
     MeasurementService.Found found = measurements.found(state.client(), mine);
     model.addAttribute("bands", Band.values());
+    model.addAttribute("sides", Side.values());
+    model.addAttribute("orders", Order.values());
     model.addAttribute("findings", found.standing());
     model.addAttribute("examined", found.examined());
   }

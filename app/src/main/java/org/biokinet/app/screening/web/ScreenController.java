@@ -18,6 +18,7 @@ import org.biokinet.app.practice.Me;
 import org.biokinet.app.screening.Answers;
 import org.biokinet.app.screening.ClientScreening;
 import org.biokinet.app.screening.ScreeningService;
+import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.screening.Answered;
 import org.biokinet.core.screening.Assessment;
 import org.biokinet.core.screening.Clearance;
@@ -162,6 +163,7 @@ class ScreenController {
     model.addAttribute("signs", EmergencySign.values());
     model.addAttribute("flags", RedFlag.values());
     model.addAttribute("conditionList", Condition.values());
+    model.addAttribute("sides", Side.values());
     List<Answered> answered = all.stream().map(ClientScreening.KeptScreening::answered).toList();
     model.addAttribute("leftOn", Answered.leftOn(answered));
     model.addAttribute("settlings", Irritability.Settles.values());

@@ -3,7 +3,6 @@ package org.biokinet.core.figure.draw;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Stream;
 import org.biokinet.core.anatomy.Side;
@@ -91,7 +90,7 @@ public final class Figure {
   }
 
   private Drawing.Words words(View view, String title) {
-    String side = exercise.sided() ? treated.name().toLowerCase(Locale.ROOT) + " " : "";
+    String side = exercise.sided() ? treated.label() + " " : "";
     String mark = marked().map(t -> " Marked: " + side + t.label() + ".").orElse("");
     return new Drawing.Words(title, "Seen from: " + view.label() + "." + mark);
   }
