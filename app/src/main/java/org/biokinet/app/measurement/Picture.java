@@ -17,6 +17,7 @@ import java.util.concurrent.Semaphore;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageReadParam;
 import javax.imageio.ImageReader;
+import javax.imageio.ImageTypeSpecifier;
 import javax.imageio.stream.ImageInputStream;
 import net.coobird.thumbnailator.Thumbnails;
 import net.coobird.thumbnailator.util.exif.ExifFilterUtils;
@@ -111,10 +112,15 @@ public final class Picture {
     }
   }
 
-  /** Every so manyth pixel, so that no more are held than twice as fine as what is kept. */
+  /**
+   * Every so manyth pixel, so that no more are held than twice as fine as what is kept; hardly
+   * finer where a pixel takes twice the place, as no camera's does.
+   */
   private static ImageReadParam notTooMany(ImageReader reader) throws IOException {
     int longest = Math.max(reader.getWidth(0), reader.getHeight(0));
-    int every = Math.max(1, (longest - 1) / (2 * LONGEST_SIDE) + 1);
+    ImageTypeSpecifier type = reader.getRawImageType(0);
+    boolean deep = type != null && type.getColorModel().getPixelSize() > Integer.SIZE;
+    int every = deep ? Math.max(1, longest / LONGEST_SIDE) : (longest - 1) / (2 * LONGEST_SIDE) + 1;
     ImageReadParam param = reader.getDefaultReadParam();
     param.setSourceSubsampling(every, every, 0, 0);
     return param;
@@ -136,12 +142,22 @@ public final class Picture {
   private static Picture encoded(BufferedImage image, int orientation) throws IOException {
     double scale =
         Math.min(1, LONGEST_SIDE / (double) Math.max(image.getWidth(), image.getHeight()));
-    BufferedImage small = onWhite(Thumbnails.of(image).scale(scale).asBufferedImage());
-    BufferedImage upright =
-        ExifFilterUtils.getFilterForOrientation(Orientation.typeOf(orientation)).apply(small);
     ByteArrayOutputStream out = new ByteArrayOutputStream();
-    Thumbnails.of(upright).scale(1).outputFormat("jpg").outputQuality(QUALITY).toOutputStream(out);
-    return new Picture(out.toByteArray(), upright.getWidth(), upright.getHeight());
+    int[] size = new int[2];
+    Thumbnails.of(image)
+        .scale(scale)
+        .addFilter(Picture::onWhite)
+        .addFilter(ExifFilterUtils.getFilterForOrientation(Orientation.typeOf(orientation)))
+        .addFilter(
+            upright -> {
+              size[0] = upright.getWidth();
+              size[1] = upright.getHeight();
+              return upright;
+            })
+        .outputFormat("jpg")
+        .outputQuality(QUALITY)
+        .toOutputStream(out);
+    return new Picture(out.toByteArray(), size[0], size[1]);
   }
 
   /** A JPEG has nothing to see through; what was transparent would turn black. */
