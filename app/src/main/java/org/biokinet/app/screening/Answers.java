@@ -104,16 +104,12 @@ public record Answers(
       int worst,
       Irritability.Settles settles,
       boolean provoked) {
-    Set<String> none = new LinkedHashSet<>();
-    if (signs.isEmpty()) none.add("signs");
-    if (flags.isEmpty()) none.add("flags");
-    if (conditions.isEmpty()) none.add("conditions");
     return new Answers(
         signs,
         flags,
         conditions,
         Map.of(),
-        none,
+        denied(signs, flags, conditions),
         Integer.toString(worst),
         "no",
         settles.code(),
@@ -131,16 +127,12 @@ public record Answers(
     Map<String, String> sides = new LinkedHashMap<>();
     s.conditions()
         .forEach((c, side) -> side.ifPresent(x -> sides.put(c.code(), x.left() ? "L" : "R")));
-    Set<String> none = new LinkedHashSet<>();
-    if (s.emergencies().isEmpty()) none.add("signs");
-    if (s.redFlags().isEmpty()) none.add("flags");
-    if (s.conditions().isEmpty()) none.add("conditions");
     return new Answers(
         codes(s.emergencies()),
         codes(s.redFlags()),
         codes(s.conditions().keySet()),
         sides,
-        none,
+        denied(s.emergencies(), s.redFlags(), s.conditions().keySet()),
         Integer.toString(s.worstPain()),
         yesOrNo(s.armSymptoms()),
         s.settles().code(),
@@ -151,6 +143,15 @@ public record Answers(
         s.consent() ? "yes" : "",
         s.provokedPain().isPresent() ? Integer.toString(s.provokedPain().getAsInt()) : "",
         Set.of());
+  }
+
+  /** The sections that were answered with nothing. */
+  private static Set<String> denied(Set<?> signs, Set<?> flags, Set<?> conditions) {
+    Set<String> denied = new LinkedHashSet<>();
+    if (signs.isEmpty()) denied.add("signs");
+    if (flags.isEmpty()) denied.add("flags");
+    if (conditions.isEmpty()) denied.add("conditions");
+    return denied;
   }
 
   private static String yesOrNo(boolean is) {
