@@ -33,6 +33,7 @@ class LayersTest {
           "measure",
           "session",
           "progress",
+          "planning",
           "cli");
 
   private static final JavaClasses CORE =

@@ -1,9 +1,15 @@
 package org.biokinet.core.cli;
 
+import java.io.IOException;
 import java.io.PrintStream;
+import java.nio.charset.CharacterCodingException;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 
 /** Entry point of the command line; exit status 0 when done, 2 when the input is bad. */
 public final class Main {
@@ -28,12 +34,27 @@ public final class Main {
     return switch (command) {
       case "timeline" -> new TimelineCommand(out, err).run(rest);
       case "catalogue" -> new CatalogueCommand(out, err).run(rest);
+      case "suggest" -> new SuggestCommand(out, err).run(rest);
       default -> {
         err.println(
             "usage: biokinet timeline FILE [--json] [--length short|usual|long]"
-                + " | catalogue [WORD …]");
+                + " | catalogue [WORD …] | suggest CASE [--json]");
         yield BAD_INPUT;
       }
     };
+  }
+
+  /** The text of a file; empty where it cannot be read, and then it is said why. */
+  static Optional<String> text(String file, PrintStream err) {
+    try {
+      return Optional.of(Files.readString(Path.of(file)));
+    } catch (NoSuchFileException e) {
+      err.println("there is no file " + file);
+    } catch (CharacterCodingException e) {
+      err.println(file + " is not UTF-8 text");
+    } catch (IOException e) {
+      err.println("cannot read " + file + ": " + e.getMessage());
+    }
+    return Optional.empty();
   }
 }

@@ -3,12 +3,7 @@ package org.biokinet.core.cli;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
-import java.io.IOException;
 import java.io.PrintStream;
-import java.nio.charset.CharacterCodingException;
-import java.nio.file.Files;
-import java.nio.file.NoSuchFileException;
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Iterator;
 import java.util.List;
@@ -59,21 +54,10 @@ final class TimelineCommand {
       }
     }
     if (files.size() != 1) return usage();
-    String text;
-    try {
-      text = Files.readString(Path.of(files.get(0)));
-    } catch (NoSuchFileException e) {
-      err.println("there is no file " + files.get(0));
-      return Main.BAD_INPUT;
-    } catch (CharacterCodingException e) {
-      err.println(files.get(0) + " is not UTF-8 text");
-      return Main.BAD_INPUT;
-    } catch (IOException e) {
-      err.println("cannot read " + files.get(0) + ": " + e.getMessage());
-      return Main.BAD_INPUT;
-    }
+    Optional<String> text = Main.text(files.get(0), err);
+    if (text.isEmpty()) return Main.BAD_INPUT;
     Catalogue catalogue = Catalogue.load();
-    ProgramDocument.Reading reading = ProgramDocument.read(text, catalogue);
+    ProgramDocument.Reading reading = ProgramDocument.read(text.get(), catalogue);
     if (reading instanceof ProgramDocument.Reading.Bad bad) {
       bad.faults().forEach(err::println);
       return Main.BAD_INPUT;

@@ -69,7 +69,12 @@ public enum Bounds {
     return "%s: %d to %d%s, not %d".formatted(what, least, most, unit, value);
   }
 
-  int check(int value) {
+  /**
+   * The value itself.
+   *
+   * @throws IllegalArgumentException outside the bound
+   */
+  public int check(int value) {
     if (!allows(value)) throw new IllegalArgumentException(refusal(value));
     return value;
   }

@@ -114,6 +114,11 @@ public record Ledger(List<Entry> entries) {
     return entries.stream().filter(e -> e.tissue() == tissue).findFirst();
   }
 
+  /** Seconds a week of one tissue side that are not flagged after so many in the week before. */
+  public static double mostAfter(double secondsAWeek) {
+    return Math.max(secondsAWeek * RISE_FACTOR, secondsAWeek + RISE_A_DAY * EVERY_DAY);
+  }
+
   /** What rises too fast when this ledger follows another. */
   public List<Rise> risesFrom(Ledger before) {
     List<Rise> rises = new ArrayList<>();
@@ -122,7 +127,7 @@ public record Ledger(List<Entry> entries) {
       for (Side side : Side.values()) {
         double was = before.find(e.tissue()).map(x -> x.on(side).aWeek()).orElse(0.0);
         double now = e.on(side).aWeek();
-        double limit = Math.max(was * RISE_FACTOR, was + RISE_A_DAY * EVERY_DAY);
+        double limit = mostAfter(was);
         if (now > limit) rises.add(new Rise(e.tissue(), side, was, now, limit));
       }
     }

@@ -2,6 +2,7 @@ package org.biokinet.core.measure;
 
 import java.util.List;
 import java.util.Optional;
+import org.biokinet.core.anatomy.Coded;
 import org.biokinet.core.anatomy.Intent;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.anatomy.SidedMotion;
@@ -17,7 +18,31 @@ import org.biokinet.core.anatomy.Tissue;
  * @param weight for ranking, larger first
  */
 public record Finding(
-    String code, String title, String evidence, List<Target> treat, double weight) {
+    String code, Kind kind, String title, String evidence, List<Target> treat, double weight) {
+
+  /** What sort of finding it is, as far as planning asks. */
+  public enum Kind implements Coded {
+    /** A motion falls short of its norm. */
+    LIMITED("limited"),
+    /** A motion is flagged as less than that of the other side. */
+    ONE_SIDED("one-sided"),
+    /** Stretching alone is not thought to change it, so strength comes along. */
+    POSTURE("posture"),
+    WEAK("weak"),
+    /** Something hurts there. */
+    FELT("felt");
+
+    private final String code;
+
+    Kind(String code) {
+      this.code = code;
+    }
+
+    @Override
+    public String code() {
+      return code;
+    }
+  }
 
   /** What to do about it: something to a tissue, or a motion to be practised. */
   public sealed interface Target {

@@ -83,6 +83,7 @@ public final class Findings {
                 found.add(
                     new Finding(
                         "forward-head",
+                        Finding.Kind.POSTURE,
                         "Forward head",
                         String.format(
                             Locale.ROOT,
@@ -101,6 +102,7 @@ public final class Findings {
       found.add(
           new Finding(
               "flexor-endurance",
+              Finding.Kind.WEAK,
               "Neck flexors tire early",
               String.format(
                   Locale.ROOT,
@@ -126,6 +128,7 @@ public final class Findings {
     targets.add(new Finding.Target.OfMotion(SidedMotion.NECK_ROTATION, toward));
     return new Finding(
         "flexion-rotation-" + toward.label(),
+        Finding.Kind.LIMITED,
         "Flexion–rotation test " + toward.label(),
         "turning %s with the neck bent %d°".formatted(toward.label(), degrees),
         targets,
@@ -169,6 +172,7 @@ public final class Findings {
       found.add(
           new Finding(
               motion.code() + "-" + side.label(),
+              lower ? Finding.Kind.ONE_SIDED : Finding.Kind.LIMITED,
               motion.label() + " " + side.label(),
               evidence,
               targets(motion, side),
@@ -210,6 +214,7 @@ public final class Findings {
                 Aim.lengthen(Tissue.SCM));
     return new Finding(
         motion.code(),
+        Finding.Kind.LIMITED,
         motion.label(),
         "%s %.0f° of %d"
             .formatted(
@@ -268,6 +273,7 @@ public final class Findings {
       found.add(
           new Finding(
               "felt-" + mark.area().code() + "-" + mark.side().label(),
+              Finding.Kind.FELT,
               "Felt: " + mark.area().on(mark.side()),
               mark.words(),
               treat,

@@ -1,0 +1,48 @@
+package org.biokinet.core.planning;
+
+import org.biokinet.core.anatomy.Coded;
+
+/**
+ * How a practice likes its programs.
+ *
+ * @param contractRelax whether stretches are done as contract–relax where nothing limits them
+ * @param circles whether the neck may move in circles and combined planes; else in straight ones
+ * @param mostItems how many exercises a program has at most, 1–{@value #MOST}
+ */
+public record Preferences(
+    Counting counting, boolean contractRelax, boolean circles, int mostItems) {
+
+  /** What a stretch is counted in. */
+  public enum Counting implements Coded {
+    AS_LISTED("as-listed"),
+    SECONDS("seconds"),
+    BREATHS("breaths");
+
+    private final String code;
+
+    Counting(String code) {
+      this.code = code;
+    }
+
+    @Override
+    public String code() {
+      return code;
+    }
+  }
+
+  /** Common practice, no source: more are not done at home. */
+  public static final int USUAL_ITEMS = 6;
+
+  /** Our choice. */
+  public static final int MOST = 12;
+
+  /** As the catalogue has it, in straight planes. */
+  public static final Preferences USUAL =
+      new Preferences(Counting.AS_LISTED, false, false, USUAL_ITEMS);
+
+  public Preferences {
+    if (mostItems < 1 || mostItems > MOST) {
+      throw new IllegalArgumentException("1 to %d exercises, not %d".formatted(MOST, mostItems));
+    }
+  }
+}
