@@ -45,6 +45,8 @@ export default () => ({
     if (row && key === "Enter" && target === row) return this.go(event, row.querySelector("[data-edit]"));
     if (!this.single) return;
     if (row && key === "x") return this.go(event, row.querySelector("[data-remove]"));
+    const ofTheRow = row?.querySelector(`[data-row-key="${CSS.escape(key)}"]`);
+    if (ofTheRow) return this.go(event, ofTheRow);
     this.go(event, document.querySelector(`[data-key="${CSS.escape(key)}"]`));
   },
   /** Into a field or row, or what a button or link does. */

@@ -104,7 +104,8 @@ class GoldenTest extends AppTest {
                         Optional.of(Position.STAND),
                         Optional.of(Order.ALTERNATE),
                         Optional.of(Side.LEFT),
-                        Optional.of(Item.Priority.HIGH)),
+                        Optional.of(Item.Priority.HIGH),
+                        Optional.of(DraftItem.Mark.SUGGESTED)),
                     DraftItem.of("v1-2", "chin-tuck", "3x10s")))),
         edit("add", new DraftEdit.Add("a", "chin-tuck", "3x10s", Optional.of(1))),
         edit("remove", new DraftEdit.Remove("a")),
@@ -117,6 +118,11 @@ class GoldenTest extends AppTest {
         edit("lead", new DraftEdit.SetLead(Optional.of(Side.RIGHT))),
         edit("priority", new DraftEdit.SetPriority("a", Item.Priority.HIGH)),
         edit("arrange", new DraftEdit.Arrange(List.of("b", "a"))),
+        edit(
+            "suggest",
+            new DraftEdit.Suggest(
+                List.of(DraftItem.of("a", "chin-tuck", "3x10s").suggested(true)))),
+        edit("keep", new DraftEdit.Keep("a", true)),
         measured("pain", new Measured.Pain(4, null, 6)),
         measured(
             "range",

@@ -95,6 +95,7 @@ class IsolationTest extends AppTest {
                   .param("questionnaire", "NDI")
                   .param("line", "r palm 4")
                   .param("facing", "true")
+                  .param("kept", "true")
                   .contentType(
                       route.path().endsWith("/marks")
                           ? "application/json"

@@ -3,6 +3,7 @@ package org.biokinet.app.measurement;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -13,6 +14,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.biokinet.app.audit.Audit;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientMe;
@@ -24,6 +26,8 @@ import org.biokinet.app.measurement.internal.MeasurementRow;
 import org.biokinet.app.people.AccountService;
 import org.biokinet.app.platform.Changes;
 import org.biokinet.app.practice.Me;
+import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.measure.Examination;
 import org.biokinet.core.measure.Finding;
 import org.biokinet.core.measure.Findings;
 import org.biokinet.core.measure.Measured;
@@ -62,9 +66,15 @@ public class MeasurementService {
    *
    * @param treat what to treat, the most promising first: tissue or motion, side and intent
    * @param weight for ranking, larger first; 0 for the practitioner's own
+   * @param finding as it was read off the measures; empty for the practitioner's own
    */
   public record Judged(
-      String code, String words, List<Finding.Target> treat, double weight, State state) {
+      String code,
+      String words,
+      List<Finding.Target> treat,
+      double weight,
+      State state,
+      Optional<Finding> finding) {
 
     /** What exercises for it are found by: "upper trapezius", "trunk rotation". */
     public List<String> searches() {
@@ -239,8 +249,9 @@ public class MeasurementService {
    * @param findings what the newest value of each measure of this episode points to, with what was
    *     made of it; the practitioner's own first
    * @param examined what stood out when the client was last examined; empty when nothing did
+   * @param pinches sides toward which a turn of the neck ended with a pinch on that side
    */
-  public record Found(List<Judged> findings, List<String> examined) {
+  public record Found(List<Judged> findings, List<String> examined, Set<Side> pinches) {
 
     /** Those that nobody dismissed: planning starts from them. */
     public List<Judged> standing() {
@@ -251,7 +262,13 @@ public class MeasurementService {
   @Transactional(readOnly = true)
   public Found found(Client client, Library library) {
     List<Visit> visits = visits(client);
-    return new Found(findings(client, ofEpisode(client, visits), library), examined(visits));
+    Optional<Examination> last = examination(visits);
+    return new Found(
+        findings(client, ofEpisode(client, visits), library),
+        last.map(Examination::standsOut).orElse(List.of()),
+        Arrays.stream(Side.values())
+            .filter(side -> last.filter(e -> e.pinches(side)).isPresent())
+            .collect(Collectors.toSet()));
   }
 
   /** The findings among visits of this episode that are at hand. */
@@ -262,14 +279,17 @@ public class MeasurementService {
     decided.values().stream()
         .filter(d -> d.decision() == DecisionRow.Decision.ADDED)
         .forEach(
-            d -> judged.add(new Judged(d.code(), d.words(), List.of(), 0, Judged.State.ADDED)));
+            d ->
+                judged.add(
+                    new Judged(
+                        d.code(), d.words(), List.of(), 0, Judged.State.ADDED, Optional.empty())));
     List<Finding> found = new Findings(library.catalogue()).of(Visit.newest(ofEpisode).measures());
     for (Finding f : found) {
       Judged.State state =
           Optional.ofNullable(decided.get(f.code()))
               .map(d -> Judged.State.valueOf(d.decision().name()))
               .orElse(Judged.State.OPEN);
-      judged.add(new Judged(f.code(), f.words(), f.treat(), f.weight(), state));
+      judged.add(new Judged(f.code(), f.words(), f.treat(), f.weight(), state, Optional.of(f)));
     }
     return judged;
   }
@@ -281,12 +301,11 @@ public class MeasurementService {
         : ((Finding.Target.OfMotion) target).motion().label();
   }
 
-  private static List<String> examined(List<Visit> newestFirst) {
+  private static Optional<Examination> examination(List<Visit> newestFirst) {
     return newestFirst.stream()
         .filter(v -> v.first(Measured.Examined.class).isPresent())
         .findFirst()
-        .map(v -> v.examination().standsOut())
-        .orElse(List.of());
+        .map(Visit::examination);
   }
 
   /**

@@ -343,7 +343,8 @@ public class DraftService {
               Optional.of(i.position()),
               i.order(),
               i.lead(),
-              Optional.of(i.priority())));
+              Optional.of(i.priority()),
+              Optional.empty()));
     }
     return new Draft(replay.program().title(), replay.program().lead(), items);
   }

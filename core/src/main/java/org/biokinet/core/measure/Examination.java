@@ -220,6 +220,11 @@ public record Examination(Map<String, String> answers) {
     return here.getAsInt() < LIMITED_DEGREES || less;
   }
 
+  /** Whether a turn to this side ends with a pinch on that very side. */
+  public boolean pinches(Side side) {
+    return on(Question.PINCH, Optional.of(side)).filter("closing"::equals).isPresent();
+  }
+
   /** Whether the blood pressure asks for the condition of that name. */
   public boolean raisedPressure() {
     Matcher m = BLOOD_PRESSURE.matcher(on(Question.PRESSURE, Optional.empty()).orElse(""));

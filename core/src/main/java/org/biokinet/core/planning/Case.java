@@ -98,6 +98,22 @@ public record Case(
         inForce);
   }
 
+  /** For a client who does this program now. */
+  public Case after(Program now) {
+    return new Case(
+        findings,
+        allowed,
+        minutes,
+        timesADay,
+        pacing,
+        band,
+        preferences,
+        avoided,
+        pinch,
+        pinned,
+        Optional.of(now));
+  }
+
   public Case withFindings(List<Finding> others) {
     return new Case(
         others,

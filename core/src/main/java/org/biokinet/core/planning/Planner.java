@@ -82,6 +82,11 @@ public final class Planner {
     return explained(solve(c), List.of());
   }
 
+  /** What a list of items that somebody else has made serves, and what it misses. */
+  public Suggestion explain(Case c, List<Item> items) {
+    return explained(solve(c.withPinned(items).withMost(Math.max(1, items.size()))), List.of());
+  }
+
   private static Suggestion nothing(Case c, Assessment closed) {
     String why =
         "the gate is closed, %s: %s"
@@ -107,7 +112,10 @@ public final class Planner {
 
   Solved solve(Case c) {
     Goal.Goals goals = Goal.Goals.of(c);
-    Repertoire repertoire = Repertoire.of(catalogue, c, goals.all());
+    return solve(c, goals, Repertoire.of(catalogue, c, goals.all()));
+  }
+
+  private Solved solve(Case c, Goal.Goals goals, Repertoire repertoire) {
     Model model = Model.of(catalogue, c, goals.all(), repertoire);
     ExactSearch.Best best = ExactSearch.of(model).orElseGet(() -> onlyPinned(model));
     return new Solved(c, goals, repertoire, model, best);
@@ -154,7 +162,9 @@ public final class Planner {
     List<Item> others = new ArrayList<>(program.items());
     Item instead = others.remove(place);
     Solved now = solve(c.withPinned(program.items()).withMost(program.items().size()));
-    Solved s = solve(c.withPinned(others).withMost(program.items().size()));
+    Case without = c.withPinned(others).withMost(Math.max(1, others.size()));
+    Goal.Goals goals = now.goals();
+    Solved s = solve(without, goals, Repertoire.wide(catalogue, without, goals.all()));
     int seconds = Timeline.compile(program(now)).seconds();
     Map<String, Suggestion.RunnerUp> best = new LinkedHashMap<>();
     IntStream.range(0, s.model().free().size())
@@ -209,6 +219,7 @@ public final class Planner {
     }
     return new Suggestion.RunnerUp(
         item,
+        program,
         Timeline.compile(program).seconds() - secondsNow,
         s.worth(j.worth()) - now.worth(now.model().worth(now.best().activities())),
         changes);

@@ -53,8 +53,14 @@ record Repertoire(List<Activity> activities, Map<String, Obstacle> obstacles) {
   /** A dose, and how much of what is wished for it brings. */
   private record Choice(Dose dose, int wishes) {}
 
+  /** What may be proposed. */
   static Repertoire of(Catalogue catalogue, Case c, List<Goal> goals) {
-    return new Builder(catalogue, c, goals).all();
+    return new Builder(catalogue, c, goals, false).all();
+  }
+
+  /** What a practitioner may choose instead: harder forms of a stretch at any irritability, too. */
+  static Repertoire wide(Catalogue catalogue, Case c, List<Goal> goals) {
+    return new Builder(catalogue, c, goals, true).all();
   }
 
   private static final class Builder {
@@ -62,13 +68,15 @@ record Repertoire(List<Activity> activities, Map<String, Obstacle> obstacles) {
     private final Catalogue catalogue;
     private final Case c;
     private final List<Goal> goals;
+    private final boolean wide;
     private final List<Activity> activities = new ArrayList<>();
     private final Map<String, Obstacle> obstacles = new LinkedHashMap<>();
 
-    Builder(Catalogue catalogue, Case c, List<Goal> goals) {
+    Builder(Catalogue catalogue, Case c, List<Goal> goals, boolean wide) {
       this.catalogue = catalogue;
       this.c = c;
       this.goals = goals;
+      this.wide = wide;
     }
 
     Repertoire all() {
@@ -95,7 +103,8 @@ record Repertoire(List<Activity> activities, Map<String, Obstacle> obstacles) {
             Obstacle.Kind.SCHOOL, "what is for the nerves of an arm is chosen by hand only");
       }
       // What is easily stirred up, or takes its time to settle, begins with the easier form.
-      if (c.allowed().assessment().irritability() != Irritability.LOW
+      if (!wide
+          && c.allowed().assessment().irritability() != Irritability.LOW
           && e.doseContext().mode() == Mode.HOLD
           && Together.harderForm(catalogue, e)) {
         return Obstacle.of(

@@ -70,11 +70,13 @@ public record Suggestion(
   /**
    * What could stand in a place instead.
    *
+   * @param program with it
    * @param seconds more (or less) of the session
    * @param worth more (or less)
    * @param changes what is served more or less by it, in words
    */
-  public record RunnerUp(Item item, int seconds, double worth, List<String> changes) {
+  public record RunnerUp(
+      Item item, Program program, int seconds, double worth, List<String> changes) {
     public RunnerUp {
       changes = List.copyOf(changes);
     }

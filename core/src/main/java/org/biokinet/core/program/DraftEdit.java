@@ -28,6 +28,8 @@ import org.biokinet.core.program.Item.Priority;
   @JsonSubTypes.Type(value = DraftEdit.SetLead.class, name = "lead"),
   @JsonSubTypes.Type(value = DraftEdit.SetPriority.class, name = "priority"),
   @JsonSubTypes.Type(value = DraftEdit.Arrange.class, name = "arrange"),
+  @JsonSubTypes.Type(value = DraftEdit.Suggest.class, name = "suggest"),
+  @JsonSubTypes.Type(value = DraftEdit.Keep.class, name = "keep"),
 })
 public sealed interface DraftEdit {
 
@@ -142,6 +144,26 @@ public sealed interface DraftEdit {
           Comparator.comparingInt(
               i -> keys.contains(i.key()) ? keys.indexOf(i.key()) : keys.size()));
       return draft.withItems(items);
+    }
+  }
+
+  /** A whole list that was suggested, with what stays of the one before. */
+  record Suggest(List<DraftItem> items) implements DraftEdit {
+    public Suggest {
+      items = List.copyOf(items);
+    }
+
+    @Override
+    public Draft apply(Draft draft) {
+      return draft.withItems(items);
+    }
+  }
+
+  /** Keeps an item whatever else is suggested, or gives it free for that. */
+  record Keep(String key, boolean kept) implements DraftEdit {
+    @Override
+    public Draft apply(Draft draft) {
+      return change(draft, key, i -> i.suggested(!kept));
     }
   }
 

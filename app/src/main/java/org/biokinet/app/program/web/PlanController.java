@@ -6,7 +6,9 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.UUID;
+import java.util.stream.IntStream;
 import org.biokinet.app.audit.Audit;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientHeader;
@@ -17,6 +19,7 @@ import org.biokinet.app.library.LibraryService;
 import org.biokinet.app.measurement.MeasurementService;
 import org.biokinet.app.practice.Me;
 import org.biokinet.app.program.DraftService;
+import org.biokinet.app.program.SuggestionService;
 import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.app.settings.SettingsService;
 import org.biokinet.core.anatomy.Means;
@@ -28,6 +31,7 @@ import org.biokinet.core.dose.DoseNotation;
 import org.biokinet.core.dose.Parsed;
 import org.biokinet.core.exercise.Exercise;
 import org.biokinet.core.ledger.Band;
+import org.biokinet.core.planning.Case;
 import org.biokinet.core.program.DraftEdit;
 import org.biokinet.core.program.DraftItem;
 import org.biokinet.core.program.Item.Priority;
@@ -59,7 +63,11 @@ class PlanController {
   /** What is asked for while the page is open. */
   private static final String PART = "plan, live";
 
+  /** How far from the minutes of the client the curve goes (our choice). */
+  private static final int CURVE = 5;
+
   private final DraftService drafts;
+  private final SuggestionService suggestions;
   private final SettingsService settings;
   private final ClientService clients;
   private final ClientHeader header;
@@ -70,6 +78,7 @@ class PlanController {
 
   PlanController(
       DraftService drafts,
+      SuggestionService suggestions,
       SettingsService settings,
       ClientService clients,
       ClientHeader header,
@@ -78,6 +87,7 @@ class PlanController {
       MeasurementService measurements,
       Audit audit) {
     this.drafts = drafts;
+    this.suggestions = suggestions;
     this.settings = settings;
     this.clients = clients;
     this.header = header;
@@ -369,6 +379,129 @@ class PlanController {
         me, id, drafts.edit(me, id, seq, new DraftEdit.Remove(key)), "removing", model, response);
   }
 
+  // ---- suggested ---------------------------------------------------------------------------
+
+  /** What would be suggested now, and what that would change; changes nothing. */
+  @GetMapping("/suggestion")
+  String suggestion(
+      @AuthenticationPrincipal Me me,
+      @PathVariable UUID id,
+      @RequestParam(defaultValue = "0") int minutes,
+      Model model) {
+    DraftService.State state = drafts.state(me, id);
+    audit.sawPart(me, id, PART);
+    model.addAttribute("client", state.client());
+    model.addAttribute("seq", state.seq());
+    SuggestionService.Answer answer = suggestions.propose(state, asked(minutes));
+    if (answer instanceof SuggestionService.Answer.Proposal p) {
+      List<Integer> lengths =
+          IntStream.rangeClosed(
+                  Math.max(1, p.minutes() - CURVE),
+                  Math.min(Case.MOST_MINUTES, p.minutes() + CURVE))
+              .boxed()
+              .toList();
+      model.addAttribute("proposal", p);
+      model.addAttribute("served", ServedView.of(p.suggestion(), p.library()));
+      model.addAttribute("clocks", ServedView.clocks(p.secondsNow(), p.suggestion().seconds()));
+      model.addAttribute(
+          "curve",
+          ServedView.bars(suggestions.curve(state, lengths), p.suggestion().bound(), p.minutes()));
+    } else {
+      model.addAttribute("whyNot", ((SuggestionService.Answer.Not) answer).why());
+    }
+    return "program/suggest-parts :: suggestion";
+  }
+
+  /** What the client has unless something else that can be is asked for. */
+  private static OptionalInt asked(int minutes) {
+    return minutes >= 1 && minutes <= Case.MOST_MINUTES
+        ? OptionalInt.of(minutes)
+        : OptionalInt.empty();
+  }
+
+  /** Takes what is suggested, as one edit. */
+  @PostMapping("/suggest")
+  String suggest(
+      @AuthenticationPrincipal Me me,
+      @PathVariable UUID id,
+      @RequestParam int seq,
+      @RequestParam(defaultValue = "0") int minutes,
+      Model model,
+      HttpServletResponse response) {
+    DraftService.State state = drafts.state(me, id);
+    SuggestionService.Answer answer = suggestions.propose(state, asked(minutes));
+    if (answer instanceof SuggestionService.Answer.Proposal p && !p.changes().isEmpty()) {
+      return show(me, id, drafts.edit(me, id, seq, p.edit()), "the suggestion", model, response);
+    }
+    String why =
+        answer instanceof SuggestionService.Answer.Not not
+            ? not.why()
+            : "Nothing better than this was found for these findings and minutes.";
+    return show(me, id, new DraftService.Outcome.Refused(state, why), "", model, response);
+  }
+
+  /** Keeps a row whatever else is suggested, or gives it free. */
+  @PostMapping("/keep")
+  String keep(
+      @AuthenticationPrincipal Me me,
+      @PathVariable UUID id,
+      @RequestParam int seq,
+      @RequestParam String key,
+      @RequestParam boolean kept,
+      Model model,
+      HttpServletResponse response) {
+    return show(
+        me, id, drafts.edit(me, id, seq, new DraftEdit.Keep(key, kept)), "", model, response);
+  }
+
+  /** What could stand in the place of a row. */
+  @GetMapping("/others")
+  String others(
+      @AuthenticationPrincipal Me me,
+      @PathVariable UUID id,
+      @RequestParam String key,
+      Model model) {
+    DraftService.State state = drafts.state(me, id);
+    audit.sawPart(me, id, PART);
+    Library mine = library.of(state.client().practice());
+    model.addAttribute("client", state.client());
+    model.addAttribute("key", key);
+    model.addAttribute(
+        "others",
+        suggestions.runnersUp(state, key).stream().map(r -> ServedView.other(r, mine)).toList());
+    return "program/suggest-parts :: others";
+  }
+
+  @PostMapping("/swap")
+  String swap(
+      @AuthenticationPrincipal Me me,
+      @PathVariable UUID id,
+      @RequestParam int seq,
+      @RequestParam String key,
+      @RequestParam String exercise,
+      Model model,
+      HttpServletResponse response) {
+    DraftService.State state = drafts.state(me, id);
+    DraftService.Outcome outcome =
+        suggestions
+            .swap(state, key, exercise)
+            .map(edit -> drafts.edit(me, id, seq, edit))
+            .orElse(
+                new DraftService.Outcome.Refused(
+                    state, "The program has changed since: look for others again."));
+    return show(me, id, outcome, exercise, model, response);
+  }
+
+  /** How far the draft serves what was found. */
+  @GetMapping("/served")
+  String served(@AuthenticationPrincipal Me me, @PathVariable UUID id, Model model) {
+    DraftService.State state = drafts.state(me, id);
+    audit.sawPart(me, id, PART);
+    Library mine = library.of(state.client().practice());
+    suggestions.served(state).ifPresent(s -> model.addAttribute("served", ServedView.of(s, mine)));
+    return "program/suggest-parts :: served";
+  }
+
   @PostMapping("/undo")
   String undo(
       @AuthenticationPrincipal Me me,
@@ -437,6 +570,11 @@ class PlanController {
     model.addAttribute("sides", Side.values());
     model.addAttribute("orders", Order.values());
     model.addAttribute("findings", found.standing());
+    model.addAttribute(
+        "suggestable",
+        found.standing().stream().anyMatch(j -> !j.treat().isEmpty())
+            && !(screenings.gate(state.client()) instanceof Gate.Closed));
+    model.addAttribute("minutes", SuggestionService.minutes(state.client()));
     model.addAttribute("examined", found.examined());
   }
 

@@ -69,6 +69,7 @@ public record PlanView(
    * @param news what the practice did to the exercise since the last version, or empty
    * @param canonical the one form in which this dose is written; as typed when not understood
    * @param meaning the dose in words, or what is wrong with it
+   * @param suggested whether nobody has touched it since it was suggested
    */
   public record PlannedItem(
       String key,
@@ -92,7 +93,8 @@ public record PlanView(
       String order,
       String lead,
       boolean high,
-      boolean chosen) {}
+      boolean chosen,
+      boolean suggested) {}
 
   static PlanView of(
       DraftService.State state, Pacing pacing, Band band, Catalogue catalogue, Locale locale) {
@@ -196,7 +198,8 @@ public record PlanView(
         line.draft().order().map(Enum::name).orElse(""),
         line.draft().lead().map(Enum::name).orElse(""),
         high,
-        high || line.draft().order().isPresent() || line.draft().lead().isPresent());
+        high || line.draft().order().isPresent() || line.draft().lead().isPresent(),
+        line.draft().suggested());
   }
 
   private static String news(Exercise e, DraftService.State state, Catalogue catalogue) {

@@ -1,0 +1,299 @@
+package org.biokinet.app.program;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.Set;
+import java.util.UUID;
+import java.util.stream.Stream;
+import org.biokinet.app.client.Client;
+import org.biokinet.app.library.Library;
+import org.biokinet.app.library.LibraryService;
+import org.biokinet.app.measurement.MeasurementService;
+import org.biokinet.app.screening.ScreeningService;
+import org.biokinet.app.settings.SettingsService;
+import org.biokinet.core.dose.DoseNotation;
+import org.biokinet.core.dose.Parsed;
+import org.biokinet.core.measure.Finding;
+import org.biokinet.core.planning.Case;
+import org.biokinet.core.planning.Planner;
+import org.biokinet.core.planning.Preferences;
+import org.biokinet.core.planning.Suggestion;
+import org.biokinet.core.program.Draft;
+import org.biokinet.core.program.DraftEdit;
+import org.biokinet.core.program.DraftItem;
+import org.biokinet.core.program.Item;
+import org.biokinet.core.program.Program;
+import org.biokinet.core.program.SessionLength;
+import org.biokinet.core.screening.Allowed;
+import org.biokinet.core.screening.Gate;
+import org.biokinet.core.timeline.DraftTimeline;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/**
+ * Suggests what a client's findings ask for. It changes nothing: what it gives is an edit of the
+ * draft, which whoever asked may take.
+ */
+@Service
+public class SuggestionService {
+
+  /** Where nobody knows how long the client has (our choice). */
+  public static final int USUAL_MINUTES = 10;
+
+  private final MeasurementService measurements;
+  private final ScreeningService screenings;
+  private final SettingsService settings;
+  private final LibraryService library;
+
+  SuggestionService(
+      MeasurementService measurements,
+      ScreeningService screenings,
+      SettingsService settings,
+      LibraryService library) {
+    this.measurements = measurements;
+    this.screenings = screenings;
+    this.settings = settings;
+    this.library = library;
+  }
+
+  /** What came of asking. */
+  public sealed interface Answer {
+
+    /**
+     * A program to take.
+     *
+     * @param edit that would bring it about
+     * @param minutes for which it was made
+     * @param changes against the draft, in words; empty where it is that already
+     * @param secondsNow of the draft
+     */
+    record Proposal(
+        Suggestion suggestion,
+        DraftEdit edit,
+        int minutes,
+        List<String> changes,
+        int secondsNow,
+        Library library)
+        implements Answer {
+      public Proposal {
+        changes = List.copyOf(changes);
+      }
+    }
+
+    /** Nothing can be suggested yet. */
+    record Not(String why) implements Answer {}
+  }
+
+  /** A case with the draft that it is about. */
+  private record Asked(Case of, Planner planner, Library library, DraftTimeline draft) {
+
+    List<DraftTimeline.TimedItem> understood() {
+      return draft.lines().stream().filter(l -> l.parsed() instanceof Parsed.Understood).toList();
+    }
+
+    List<Item> items() {
+      return draft.timeline().map(t -> t.program().items()).orElse(List.of());
+    }
+  }
+
+  /** The minutes that a client has for a session. */
+  public static int minutes(Client client) {
+    return client.circumstances().minutes().orElse(USUAL_MINUTES);
+  }
+
+  /**
+   * What would be best now: everything that is the practitioner's own stays, the rest is chosen
+   * anew.
+   *
+   * @param minutes other than those that the client has
+   */
+  @Transactional(readOnly = true)
+  public Answer propose(DraftService.State state, OptionalInt minutes) {
+    Optional<String> not = closed(state);
+    if (not.isPresent()) return new Answer.Not(not.get());
+    Asked asked = asked(state, minutes.orElse(minutes(state.client())));
+    if (asked.of().findings().isEmpty()) {
+      return new Answer.Not("Nothing was found by measuring that could be treated.");
+    }
+    Suggestion s = asked.planner().suggest(asked.of());
+    List<DraftItem> items = items(s.program(), state.draft(), asked);
+    return new Answer.Proposal(
+        s,
+        new DraftEdit.Suggest(items),
+        asked.of().minutes(),
+        changes(state.draft().items(), items, asked.library()),
+        asked.draft().seconds(),
+        asked.library());
+  }
+
+  private Optional<String> closed(DraftService.State state) {
+    Gate gate = screenings.gate(state.client());
+    return gate instanceof Gate.Closed c
+        ? Optional.of("The gate is closed: %s. %s".formatted(c.why().label(), c.why().opens()))
+        : Optional.empty();
+  }
+
+  /** What the draft serves as it is; empty while the gate is closed or nothing was found. */
+  @Transactional(readOnly = true)
+  public Optional<Suggestion> served(DraftService.State state) {
+    if (closed(state).isPresent()) return Optional.empty();
+    Asked asked = asked(state, minutes(state.client()));
+    if (asked.of().findings().isEmpty() || asked.items().isEmpty()) return Optional.empty();
+    return Optional.of(asked.planner().explain(asked.of(), asked.items()));
+  }
+
+  /** Worth at other lengths of a session, chosen anew. */
+  @Transactional(readOnly = true)
+  public List<Suggestion.Point> curve(DraftService.State state, List<Integer> minutes) {
+    if (closed(state).isPresent()) return List.of();
+    Asked asked = asked(state, minutes(state.client()));
+    return asked.of().findings().isEmpty() ? List.of() : asked.planner().curve(asked.of(), minutes);
+  }
+
+  /** What could stand in the place of an item of the draft; none where it is not understood. */
+  @Transactional(readOnly = true)
+  public List<Suggestion.RunnerUp> runnersUp(DraftService.State state, String key) {
+    if (closed(state).isPresent()) return List.of();
+    Asked asked = asked(state, minutes(state.client()));
+    int place = place(asked, key);
+    if (place < 0 || asked.of().findings().isEmpty()) return List.of();
+    Program program = program(state.draft(), asked, asked.items());
+    return asked.planner().runnersUp(asked.of(), program, place);
+  }
+
+  /** The edit that puts one of the runners-up in its place; empty where it is none. */
+  @Transactional(readOnly = true)
+  public Optional<DraftEdit> swap(DraftService.State state, String key, String exercise) {
+    Asked asked = asked(state, minutes(state.client()));
+    return runnersUp(state, key).stream()
+        .filter(r -> r.item().exercise().id().equals(exercise))
+        .findFirst()
+        .map(r -> new DraftEdit.Suggest(items(r.program(), state.draft(), asked)));
+  }
+
+  private static int place(Asked asked, String key) {
+    List<DraftTimeline.TimedItem> understood = asked.understood();
+    for (int i = 0; i < understood.size(); i++) {
+      if (understood.get(i).draft().key().equals(key)) return i;
+    }
+    return -1;
+  }
+
+  // ---- the case ----------------------------------------------------------------------------
+
+  private Asked asked(DraftService.State state, int minutes) {
+    Client client = state.client();
+    SettingsService.Chosen chosen = settings.of(client.practice());
+    Library mine = library.of(client.practice());
+    MeasurementService.Found found = measurements.found(client, mine);
+    List<Finding> findings = found.standing().stream().flatMap(j -> j.finding().stream()).toList();
+    DraftTimeline draft =
+        DraftTimeline.of(state.draft(), client.breathSeconds(), chosen.pacing(), mine.catalogue());
+    Allowed allowed =
+        Allowed.of(screenings.gate(client), client.means(), client.breathSeconds()).orElseThrow();
+    Case of =
+        new Case(
+            findings,
+            allowed,
+            Math.min(Case.MOST_MINUTES, minutes),
+            client.circumstances().timesPerDay().orElse(1),
+            chosen.pacing(),
+            chosen.band(),
+            Preferences.USUAL,
+            Set.of(),
+            found.pinches(),
+            List.of(),
+            Optional.empty());
+    Asked asked = new Asked(of, new Planner(mine.catalogue(), Library.LANGUAGE), mine, draft);
+    return new Asked(staying(state, asked), asked.planner(), mine, draft);
+  }
+
+  /** What is suggested gives way; what stands in the version in force stays if it may. */
+  private static Case staying(DraftService.State state, Asked asked) {
+    Set<String> shared = new HashSet<>();
+    state.shared().ifPresent(r -> r.program().items().forEach(i -> shared.add(i.exercise().id())));
+    List<Item> pinned = new ArrayList<>();
+    List<Item> inForce = new ArrayList<>();
+    List<DraftTimeline.TimedItem> lines = asked.understood();
+    for (int i = 0; i < lines.size() && i < asked.items().size(); i++) {
+      Item item = asked.items().get(i);
+      if (lines.get(i).draft().suggested()) continue;
+      (shared.contains(item.exercise().id()) ? inForce : pinned).add(item);
+    }
+    Case c = asked.of().withPinned(pinned);
+    return inForce.isEmpty() ? c : c.after(program(state.draft(), asked, inForce));
+  }
+
+  private static Program program(Draft draft, Asked asked, List<Item> items) {
+    return new Program(
+        draft.title(),
+        asked.of().breathSeconds(),
+        asked.of().pacing(),
+        draft.lead(),
+        SessionLength.USUAL,
+        items,
+        Set.of());
+  }
+
+  // ---- the edit ----------------------------------------------------------------------------
+
+  /** Rows that are there already keep their key; what nobody can read yet stays at the end. */
+  private static List<DraftItem> items(Program program, Draft draft, Asked asked) {
+    Map<String, DraftItem> rows = new HashMap<>();
+    draft.items().forEach(row -> rows.putIfAbsent(row.exercise(), row));
+    List<DraftItem> items = new ArrayList<>();
+    Set<String> used = new HashSet<>();
+    for (Item item : program.items()) {
+      DraftItem row = rows.get(item.exercise().id());
+      boolean own = row != null && !row.suggested();
+      String key = row == null ? UUID.randomUUID().toString() : row.key();
+      used.add(key);
+      items.add(own ? row : row(key, item));
+    }
+    Set<String> understood = new HashSet<>();
+    asked.understood().forEach(l -> understood.add(l.draft().key()));
+    draft.items().stream()
+        .filter(row -> !understood.contains(row.key()) && !used.contains(row.key()))
+        .forEach(items::add);
+    return items;
+  }
+
+  private static DraftItem row(String key, Item item) {
+    return DraftItem.of(key, item.exercise().id(), DoseNotation.format(item.dose()))
+        .withPosition(item.position())
+        .suggested(true);
+  }
+
+  /** In words: what comes, what goes, what has another dose. */
+  private static List<String> changes(List<DraftItem> before, List<DraftItem> after, Library mine) {
+    Map<String, DraftItem> old = new HashMap<>();
+    before.forEach(row -> old.put(row.exercise(), row));
+    Set<String> left = new HashSet<>(old.keySet());
+    List<String> changes = new ArrayList<>();
+    for (DraftItem row : after) {
+      DraftItem was = old.get(row.exercise());
+      left.remove(row.exercise());
+      if (was == null) {
+        changes.add("+ %s %s".formatted(name(row, mine), row.dose()));
+      } else if (!was.dose().equals(row.dose())) {
+        changes.add("%s %s → %s".formatted(name(row, mine), was.dose(), row.dose()));
+      } else if (!was.position().equals(row.position()) && row.position().isPresent()) {
+        changes.add("%s %s".formatted(name(row, mine), row.position().get().label()));
+      }
+    }
+    Stream<String> gone =
+        before.stream()
+            .filter(row -> left.contains(row.exercise()))
+            .map(row -> "− " + name(row, mine));
+    return Stream.concat(changes.stream(), gone).toList();
+  }
+
+  private static String name(DraftItem row, Library mine) {
+    return mine.name(mine.catalogue().get(row.exercise()));
+  }
+}
