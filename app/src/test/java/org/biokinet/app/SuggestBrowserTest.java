@@ -186,6 +186,55 @@ class SuggestBrowserTest extends WithBrowser {
     assertThat(p.changes()).isNotEmpty().allMatch(c -> c.startsWith("+ "));
   }
 
+  /** What the client disliked goes, and does not come back until it is allowed again. */
+  @Test
+  void whatWasDislikedIsNotSuggestedAgain() {
+    Practice practice = practice();
+    Me me = practitioner(practice);
+    Client client = measured(me);
+    Page desk = planning(desk(), practice, client);
+    desk.locator("body").press("s");
+    settled(desk);
+    Locator row = desk.locator(".items li", named("Levator scapulae stretch"));
+    row.focus();
+    row.locator("select[name=reason]").selectOption("disliked");
+    settled(desk);
+    assertThat(desk.locator(".items li", named("Levator scapulae stretch"))).hasCount(0);
+    desk.locator("body").press("s");
+    assertThat(desk.locator("#suggestion h2")).isVisible();
+    assertThat(desk.locator("#suggestion")).not().containsText("+ Levator scapulae stretch");
+    desk.getByText("allow again").click();
+    settled(desk);
+    desk.locator("body").press("s");
+    assertThat(desk.locator("#suggestion .changes")).containsText("+ Levator scapulae stretch");
+  }
+
+  /** A practice that counts in breaths gets breaths, and no more exercises than it wants. */
+  @Test
+  void thePracticesLikingIsFollowed() {
+    Practice practice = practice();
+    Me me = practitioner(practice);
+    Client client = measured(me);
+    Page desk = planning(desk(), practice, client);
+    desk.navigate("/settings");
+    desk.getByLabel("Stretches are counted").selectOption("in breaths");
+    desk.getByLabel("Exercises in a program, at most").fill("20");
+    desk.getByText("Save what is liked").click();
+    assertThat(desk.locator("#most-error")).hasText("A whole number, 1 to 12.");
+    assertThat(desk.getByLabel("Stretches are counted")).hasValue("BREATHS");
+    complaints.removeIf(c -> c.contains("status of 422"));
+    desk.getByLabel("Exercises in a program, at most").fill("2");
+    desk.getByText("Save what is liked").click();
+    assertThat(desk.locator("#suggested .notice")).isVisible();
+    accessible(desk);
+    desk.navigate("/clients/" + client.getId() + "/plan");
+    desk.locator("body").press("s");
+    settled(desk);
+    assertThat(drafts.state(me, client.getId()).draft().items())
+        .hasSize(2)
+        .anyMatch(i -> i.dose().equals("2x3br"));
+  }
+
   /** Past a closed gate nothing is suggested, and the page says why. */
   @Test
   void nothingIsSuggestedPastAClosedGate() {

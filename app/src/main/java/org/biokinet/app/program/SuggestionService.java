@@ -1,19 +1,27 @@
 package org.biokinet.app.program;
 
+import java.time.Clock;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.biokinet.app.audit.Audit;
 import org.biokinet.app.client.Client;
+import org.biokinet.app.client.ClientService;
 import org.biokinet.app.library.Library;
 import org.biokinet.app.library.LibraryService;
 import org.biokinet.app.measurement.MeasurementService;
+import org.biokinet.app.platform.Changes;
+import org.biokinet.app.practice.Me;
+import org.biokinet.app.program.internal.LeftOutRow;
 import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.app.settings.SettingsService;
 import org.biokinet.core.dose.DoseNotation;
@@ -21,7 +29,6 @@ import org.biokinet.core.dose.Parsed;
 import org.biokinet.core.measure.Finding;
 import org.biokinet.core.planning.Case;
 import org.biokinet.core.planning.Planner;
-import org.biokinet.core.planning.Preferences;
 import org.biokinet.core.planning.Suggestion;
 import org.biokinet.core.program.Draft;
 import org.biokinet.core.program.DraftEdit;
@@ -32,6 +39,7 @@ import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.screening.Allowed;
 import org.biokinet.core.screening.Gate;
 import org.biokinet.core.timeline.DraftTimeline;
+import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -45,16 +53,32 @@ public class SuggestionService {
   /** Where nobody knows how long the client has (our choice). */
   public static final int USUAL_MINUTES = 10;
 
+  interface LeftOuts extends JpaRepository<LeftOutRow, UUID> {
+    List<LeftOutRow> findByClientIdOrderByAt(UUID clientId);
+  }
+
+  private final LeftOuts leftOuts;
+  private final ClientService clients;
+  private final Audit audit;
+  private final Clock clock;
   private final MeasurementService measurements;
   private final ScreeningService screenings;
   private final SettingsService settings;
   private final LibraryService library;
 
   SuggestionService(
+      LeftOuts leftOuts,
+      ClientService clients,
+      Audit audit,
+      Clock clock,
       MeasurementService measurements,
       ScreeningService screenings,
       SettingsService settings,
       LibraryService library) {
+    this.leftOuts = leftOuts;
+    this.clients = clients;
+    this.audit = audit;
+    this.clock = clock;
     this.measurements = measurements;
     this.screenings = screenings;
     this.settings = settings;
@@ -99,6 +123,25 @@ public class SuggestionService {
     List<Item> items() {
       return draft.timeline().map(t -> t.program().items()).orElse(List.of());
     }
+  }
+
+  /** What is not suggested to a client. */
+  @Transactional(readOnly = true)
+  public List<LeftOut> leftOut(Client client) {
+    Map<String, LeftOut> newest = new LinkedHashMap<>();
+    leftOuts
+        .findByClientIdOrderByAt(client.getId())
+        .forEach(r -> newest.put(r.exercise(), new LeftOut(r.exercise(), r.reason())));
+    return newest.values().stream().filter(l -> l.reason() != LeftOut.Reason.NONE).toList();
+  }
+
+  /** Leaves an exercise out of what is suggested to this client from now on, or no longer. */
+  @Changes
+  public void leaveOut(Me me, UUID clientId, LeftOut what) {
+    clients.lock(me, clientId);
+    leftOuts.save(
+        new LeftOutRow(clientId, what.exercise(), what.reason(), me.id(), clock.instant()));
+    audit.changed(me, clientId, "suggestions", what.exercise() + ": " + what.reason().label());
   }
 
   /** The minutes that a client has for a session. */
@@ -204,8 +247,8 @@ public class SuggestionService {
             client.circumstances().timesPerDay().orElse(1),
             chosen.pacing(),
             chosen.band(),
-            Preferences.USUAL,
-            Set.of(),
+            chosen.preferences(),
+            leftOut(client).stream().map(LeftOut::exercise).collect(Collectors.toSet()),
             found.pinches(),
             List.of(),
             Optional.empty());

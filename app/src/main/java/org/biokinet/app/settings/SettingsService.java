@@ -27,6 +27,7 @@ import org.biokinet.core.anatomy.Coded;
 import org.biokinet.core.dose.Pace;
 import org.biokinet.core.dose.Pacing;
 import org.biokinet.core.ledger.Band;
+import org.biokinet.core.planning.Preferences;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -50,6 +51,7 @@ public class SettingsService {
 
   private static final String PACING = "pacing";
   private static final String BAND = "band";
+  private static final String PREFERENCES = "preferences";
 
   private final SettingRows rows;
   private final AccountService accounts;
@@ -76,7 +78,19 @@ public class SettingsService {
   }
 
   /** What a practice has chosen, of all that can be chosen. */
-  public record Chosen(Pacing pacing, Band band) {}
+  public record Chosen(Pacing pacing, Band band, Preferences preferences) {}
+
+  /** Preferences as they are stored. */
+  private record Liked(String counting, boolean contractRelax, boolean circles, int mostItems) {
+
+    Preferences read() {
+      return new Preferences(
+          Coded.find(Preferences.Counting.class, counting).orElseThrow(),
+          contractRelax,
+          circles,
+          mostItems);
+    }
+  }
 
   private record CachedChoice(int changes, Chosen chosen) {}
 
@@ -94,7 +108,10 @@ public class SettingsService {
             Optional.ofNullable(newest.get(PACING)).map(this::pacing).orElse(Pacing.DEFAULT),
             Optional.ofNullable(newest.get(BAND))
                 .flatMap(code -> Coded.find(Band.class, code))
-                .orElse(Band.ACSM));
+                .orElse(Band.ACSM),
+            Optional.ofNullable(newest.get(PREFERENCES))
+                .map(this::preferences)
+                .orElse(Preferences.USUAL));
     // What is being changed just now may never be committed.
     if (TransactionSynchronizationManager.isCurrentTransactionReadOnly()) {
       chosen.put(practice.practiceId(), new CachedChoice(practice.changes(), now));
@@ -172,6 +189,28 @@ public class SettingsService {
     if (band(me.practiceId()) != band) save(me, BAND, band.code(), now);
   }
 
+  @Transactional(readOnly = true)
+  public Preferences preferences(UUID practiceId) {
+    return of(practices.stamp(practiceId)).preferences();
+  }
+
+  /** How this practice likes what is suggested. */
+  @Changes
+  public void setPreferences(Me me, Preferences p) {
+    practices.lock(me);
+    Optional<SettingRow> now = current(me.practiceId(), PREFERENCES);
+    Liked liked = new Liked(p.counting().code(), p.contractRelax(), p.circles(), p.mostItems());
+    save(me, PREFERENCES, write(liked), now);
+  }
+
+  private Preferences preferences(String value) {
+    try {
+      return json.readValue(value, Liked.class).read();
+    } catch (JsonProcessingException e) {
+      throw new IllegalStateException(e);
+    }
+  }
+
   private void save(Me me, String name, String value, Optional<SettingRow> before) {
     rows.save(
         new SettingRow(
@@ -199,7 +238,7 @@ public class SettingsService {
     }
   }
 
-  private String write(Map<String, Integer> value) {
+  private String write(Object value) {
     try {
       return json.writeValueAsString(value);
     } catch (JsonProcessingException e) {

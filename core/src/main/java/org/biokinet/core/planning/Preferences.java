@@ -14,19 +14,25 @@ public record Preferences(
 
   /** What a stretch is counted in. */
   public enum Counting implements Coded {
-    AS_LISTED("as-listed"),
-    SECONDS("seconds"),
-    BREATHS("breaths");
+    AS_LISTED("as-listed", "as the exercise has it"),
+    SECONDS("seconds", "in seconds"),
+    BREATHS("breaths", "in breaths");
 
     private final String code;
+    private final String label;
 
-    Counting(String code) {
+    Counting(String code, String label) {
       this.code = code;
+      this.label = label;
     }
 
     @Override
     public String code() {
       return code;
+    }
+
+    public String label() {
+      return label;
     }
   }
 

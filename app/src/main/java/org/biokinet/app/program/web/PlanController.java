@@ -19,6 +19,7 @@ import org.biokinet.app.library.LibraryService;
 import org.biokinet.app.measurement.MeasurementService;
 import org.biokinet.app.practice.Me;
 import org.biokinet.app.program.DraftService;
+import org.biokinet.app.program.LeftOut;
 import org.biokinet.app.program.SuggestionService;
 import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.app.settings.SettingsService;
@@ -492,6 +493,28 @@ class PlanController {
     return show(me, id, outcome, exercise, model, response);
   }
 
+  /** Leaves an exercise out of what is suggested to this client, and out of the draft. */
+  @PostMapping("/leave-out")
+  String leaveOut(
+      @AuthenticationPrincipal Me me,
+      @PathVariable UUID id,
+      @RequestParam int seq,
+      @RequestParam String exercise,
+      @RequestParam LeftOut.Reason reason,
+      Model model,
+      HttpServletResponse response) {
+    DraftService.State state = drafts.state(me, id);
+    if (library.of(me.practiceId()).catalogue().find(exercise).isEmpty()) throw bad();
+    suggestions.leaveOut(me, id, new LeftOut(exercise, reason));
+    Optional<DraftItem> row =
+        state.draft().items().stream().filter(i -> i.exercise().equals(exercise)).findFirst();
+    DraftService.Outcome outcome =
+        row.filter(r -> reason != LeftOut.Reason.NONE)
+            .map(r -> drafts.edit(me, id, seq, new DraftEdit.Remove(r.key())))
+            .orElseGet(() -> new DraftService.Outcome.Done(drafts.state(me, id)));
+    return show(me, id, outcome, "leaving it out", model, response);
+  }
+
   /** How far the draft serves what was found. */
   @GetMapping("/served")
   String served(@AuthenticationPrincipal Me me, @PathVariable UUID id, Model model) {
@@ -499,6 +522,9 @@ class PlanController {
     audit.sawPart(me, id, PART);
     Library mine = library.of(state.client().practice());
     suggestions.served(state).ifPresent(s -> model.addAttribute("served", ServedView.of(s, mine)));
+    model.addAttribute("client", state.client());
+    model.addAttribute("leftOut", suggestions.leftOut(state.client()));
+    model.addAttribute("library", mine);
     return "program/suggest-parts :: served";
   }
 
@@ -573,7 +599,7 @@ class PlanController {
     model.addAttribute(
         "suggestable",
         found.standing().stream().anyMatch(j -> !j.treat().isEmpty())
-            && !(screenings.gate(state.client()) instanceof Gate.Closed));
+            && !model.containsAttribute("closed"));
     model.addAttribute("minutes", SuggestionService.minutes(state.client()));
     model.addAttribute("examined", found.examined());
   }

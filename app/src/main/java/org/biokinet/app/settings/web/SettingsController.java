@@ -14,6 +14,7 @@ import org.biokinet.app.practice.Me;
 import org.biokinet.app.settings.SettingsService;
 import org.biokinet.core.dose.Pace;
 import org.biokinet.core.dose.Pacing;
+import org.biokinet.core.planning.Preferences;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -91,6 +92,30 @@ class SettingsController {
     return show(me, lines, model);
   }
 
+  /** How the practice likes what is suggested. */
+  @PostMapping("/settings/preferences")
+  String prefer(
+      @AuthenticationPrincipal Me me,
+      @RequestParam Preferences.Counting counting,
+      @RequestParam(defaultValue = "false") boolean contractRelax,
+      @RequestParam(defaultValue = "false") boolean circles,
+      @RequestParam(defaultValue = "") String mostItems,
+      Model model,
+      HttpServletResponse response) {
+    String typed = mostItems.strip();
+    int most = typed.matches("\\d{1,2}") ? Integer.parseInt(typed) : 0;
+    if (most >= 1 && most <= Preferences.MOST) {
+      settings.setPreferences(me, new Preferences(counting, contractRelax, circles, most));
+      return "redirect:/settings?preferred#suggested";
+    }
+    response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
+    model.addAttribute("mostTyped", mostItems);
+    model.addAttribute("mostError", "A whole number, 1 to %d.".formatted(Preferences.MOST));
+    model.addAttribute(
+        "liked", new Preferences(counting, contractRelax, circles, Preferences.USUAL_ITEMS));
+    return page(me, model);
+  }
+
   private static Optional<UUID> seen(String text) {
     try {
       return text.isEmpty() ? Optional.empty() : Optional.of(UUID.fromString(text));
@@ -101,6 +126,10 @@ class SettingsController {
 
   private String show(Me me, List<PaceField> lines, Model model) {
     model.addAttribute("lines", lines);
+    if (!model.containsAttribute("liked")) {
+      model.addAttribute("liked", settings.preferences(me.practiceId()));
+    }
+    model.addAttribute("countings", Preferences.Counting.values());
     model.addAttribute(
         "seen", settings.pacingRevision(me.practiceId()).map(UUID::toString).orElse(""));
     ZoneId zone = ZoneId.of(me.zone());
