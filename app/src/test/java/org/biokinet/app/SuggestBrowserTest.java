@@ -69,15 +69,21 @@ class SuggestBrowserTest extends WithBrowser {
     return page;
   }
 
+  /** On Plan, with what was suggested taken. */
+  private Page suggested(Practice practice, Client client) {
+    Page desk = planning(desk(), practice, client);
+    desk.locator("body").press("s");
+    settled(desk);
+    return desk;
+  }
+
   /** Suggest, share, and there it is: two actions. */
   @Test
   void fromFindingsToASharedProgramInTwoActions() {
     Practice practice = practice();
     Me me = practitioner(practice);
     Client client = measured(me);
-    Page desk = planning(desk(), practice, client);
-    desk.locator("body").press("s");
-    settled(desk);
+    Page desk = suggested(practice, client);
     assertThat(desk.locator(".items .mark").first()).hasText("suggested");
     assertThat(desk.locator("#served")).containsText("of what was found");
     assertThat(desk.locator("#served")).containsText("Neck lateral flexion left");
@@ -95,9 +101,7 @@ class SuggestBrowserTest extends WithBrowser {
   void oneUndoTakesItBack() {
     Practice practice = practice();
     Client client = measured(practitioner(practice));
-    Page desk = planning(desk(), practice, client);
-    desk.locator("body").press("s");
-    settled(desk);
+    Page desk = suggested(practice, client);
     int rows = desk.locator(".items li").count();
     assertThat(rows).isGreaterThan(2);
     desk.locator("body").press("u");
@@ -114,9 +118,7 @@ class SuggestBrowserTest extends WithBrowser {
     Practice practice = practice();
     Me me = practitioner(practice);
     Client client = measured(me);
-    Page desk = planning(desk(), practice, client);
-    desk.locator("body").press("s");
-    settled(desk);
+    Page desk = suggested(practice, client);
     Locator levator = desk.locator(".items li", named("Levator scapulae stretch"));
     levator.focus();
     levator.press("p");
@@ -145,9 +147,7 @@ class SuggestBrowserTest extends WithBrowser {
     Practice practice = practice();
     Me me = practitioner(practice);
     Client client = measured(me);
-    Page desk = planning(desk(), practice, client);
-    desk.locator("body").press("s");
-    settled(desk);
+    Page desk = suggested(practice, client);
     List<String> before = exercises(me, client);
     Locator row = desk.locator(".items li", named("Levator scapulae stretch"));
     row.focus();
@@ -192,9 +192,7 @@ class SuggestBrowserTest extends WithBrowser {
     Practice practice = practice();
     Me me = practitioner(practice);
     Client client = measured(me);
-    Page desk = planning(desk(), practice, client);
-    desk.locator("body").press("s");
-    settled(desk);
+    Page desk = suggested(practice, client);
     Locator row = desk.locator(".items li", named("Levator scapulae stretch"));
     row.focus();
     row.locator("select[name=reason]").selectOption("disliked");

@@ -1,11 +1,9 @@
 package org.biokinet.core.planning;
 
-import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import org.biokinet.core.anatomy.Means;
-import org.biokinet.core.anatomy.Position;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.Bounds;
 import org.biokinet.core.dose.Pacing;
@@ -45,9 +43,6 @@ public record Case(
   /** Our choice: nobody plans more of it at home. */
   public static final int MOST_MINUTES = 60;
 
-  /** A desk break may be that long (our choice). */
-  public static final int MOST_DESK_MINUTES = 3;
-
   public Case {
     findings = List.copyOf(findings);
     avoided = Set.copyOf(avoided);
@@ -69,104 +64,38 @@ public record Case(
   }
 
   public Case withMinutes(int other) {
-    return new Case(
-        findings,
-        allowed,
-        other,
-        timesADay,
-        pacing,
-        band,
-        preferences,
-        avoided,
-        pinch,
-        pinned,
-        inForce);
+    return with(findings, allowed, other, preferences, pinned, inForce);
   }
 
   public Case withPinned(List<Item> others) {
-    return new Case(
-        findings,
-        allowed,
-        minutes,
-        timesADay,
-        pacing,
-        band,
-        preferences,
-        avoided,
-        pinch,
-        others,
-        inForce);
+    return with(findings, allowed, minutes, preferences, others, inForce);
+  }
+
+  public Case withFindings(List<Finding> others) {
+    return with(others, allowed, minutes, preferences, pinned, inForce);
+  }
+
+  public Case withAllowed(Allowed other) {
+    return with(findings, other, minutes, preferences, pinned, inForce);
+  }
+
+  public Case withMost(int items) {
+    return with(findings, allowed, minutes, preferences.withMost(items), pinned, inForce);
   }
 
   /** For a client who does this program now. */
   public Case after(Program now) {
-    return new Case(
-        findings,
-        allowed,
-        minutes,
-        timesADay,
-        pacing,
-        band,
-        preferences,
-        avoided,
-        pinch,
-        pinned,
-        Optional.of(now));
+    return with(findings, allowed, minutes, preferences, pinned, Optional.of(now));
   }
 
-  public Case withFindings(List<Finding> others) {
+  private Case with(
+      List<Finding> what,
+      Allowed open,
+      int length,
+      Preferences liked,
+      List<Item> staying,
+      Optional<Program> now) {
     return new Case(
-        others,
-        allowed,
-        minutes,
-        timesADay,
-        pacing,
-        band,
-        preferences,
-        avoided,
-        pinch,
-        pinned,
-        inForce);
-  }
-
-  public Case withAllowed(Allowed other) {
-    return new Case(
-        findings,
-        other,
-        minutes,
-        timesADay,
-        pacing,
-        band,
-        preferences,
-        avoided,
-        pinch,
-        pinned,
-        inForce);
-  }
-
-  public Case withMost(int items) {
-    Preferences p = preferences;
-    return new Case(
-        findings,
-        allowed,
-        minutes,
-        timesADay,
-        pacing,
-        band,
-        new Preferences(p.counting(), p.contractRelax(), p.circles(), items),
-        avoided,
-        pinch,
-        pinned,
-        inForce);
-  }
-
-  /** The same for a break at the desk: on the chair or standing, with nothing in the hand. */
-  public Case atTheDesk() {
-    Set<Position> upright = EnumSet.of(Position.CHAIR, Position.STAND);
-    upright.retainAll(means().positions());
-    if (upright.isEmpty()) upright = EnumSet.of(Position.CHAIR);
-    Means desk = new Means(upright, Set.of());
-    Allowed there = new Allowed(allowed.assessment(), desk, breathSeconds());
-    return withAllowed(there).withMinutes(Math.min(minutes, MOST_DESK_MINUTES));
+        what, open, length, timesADay, pacing, band, liked, avoided, pinch, staying, now);
   }
 }

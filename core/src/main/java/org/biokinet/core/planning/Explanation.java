@@ -25,7 +25,7 @@ final class Explanation {
   /** Minutes and exercises more that are tried, to say what they would bring (our choice). */
   private static final List<Integer> MORE_MINUTES = List.of(1, 2, 3, 5, 10);
 
-  private static final List<Integer> MORE_ITEMS = List.of(1, 2, 4);
+  private static final List<Integer> MORE_ITEMS = List.of(1, 2);
   private static final double HARDLY = 1e-9;
 
   /** Less than this is not worth a word (our choice). */
@@ -62,7 +62,7 @@ final class Explanation {
       tried.add(option(words, c.withMost(c.preferences().mostItems() + more)));
     }
     int minutes = Math.min(Case.MOST_MINUTES, c.minutes() + 10);
-    int items = Math.min(Preferences.MOST, c.preferences().mostItems() + 4);
+    int items = Math.min(Preferences.MOST, c.preferences().mostItems() + 2);
     tried.add(option("more minutes and more exercises", c.withMinutes(minutes).withMost(items)));
     return tried;
   }

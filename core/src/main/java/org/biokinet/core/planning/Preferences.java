@@ -51,4 +51,8 @@ public record Preferences(
       throw new IllegalArgumentException("1 to %d exercises, not %d".formatted(MOST, mostItems));
     }
   }
+
+  Preferences withMost(int items) {
+    return new Preferences(counting, contractRelax, circles, items);
+  }
 }
