@@ -79,6 +79,7 @@ Alpine.data("player", () => {
     missing: [],
     /** How the sending stands: sending, sent, waiting or refused; empty before. */
     outcome: "",
+    sends: 0,
 
     init() {
       figures = [...this.$root.querySelectorAll(".picture")];
@@ -280,14 +281,18 @@ Alpine.data("player", () => {
       sound.hush();
       this.state = "ended";
       this.show(how === "STOPPED" ? "stopped" : "after");
-      await put("/me/sessions", session, startedAt);
-      letGo(uploadId);
-      await this.send();
+      await this.send(async () => {
+        await put("/me/sessions", session, startedAt);
+        letGo(uploadId);
+      });
     },
-    /** The words follow the queue: what was said of the session is not said of the answers. */
-    async send() {
+    /** The words follow the queue: what comes of the session is not said of the answers. */
+    async send(keep) {
+      const mine = ++this.sends;
       this.outcome = "sending";
-      this.outcome = await flush();
+      await keep();
+      const outcome = await flush();
+      if (mine === this.sends) this.outcome = outcome;
     },
     async answer({ target }) {
       const form = new FormData(target);
@@ -301,8 +306,7 @@ Alpine.data("player", () => {
         note: String(form.get("note") ?? ""),
       };
       this.show("saved");
-      await put("/me/check-ins", told);
-      await this.send();
+      await this.send(() => put("/me/check-ins", told));
     },
   };
 });

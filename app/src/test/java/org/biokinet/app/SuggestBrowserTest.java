@@ -233,6 +233,23 @@ class SuggestBrowserTest extends WithBrowser {
         .anyMatch(i -> i.dose().equals("2x3br"));
   }
 
+  /** Nothing of the practitioner's own is lost: one exercise twice, and a dose not readable yet. */
+  @Test
+  void rowsOfOnesOwnStayWhateverTheyAre() {
+    Me me = practitioner();
+    Client client = measured(me);
+    drafts.edit(me, client.getId(), 0, new DraftEdit.Add("a", "chin-tuck", "3x10s"));
+    drafts.edit(me, client.getId(), 1, new DraftEdit.Add("b", "chin-tuck", "2x5s"));
+    drafts.edit(me, client.getId(), 2, new DraftEdit.Add("c", "upper-trap-stretch", "3x20"));
+    SuggestionService.Answer.Proposal p =
+        (SuggestionService.Answer.Proposal)
+            suggestions.propose(drafts.state(me, client.getId()), OptionalInt.empty());
+    assertThat(((DraftEdit.Suggest) p.edit()).items())
+        .filteredOn(i -> !i.suggested())
+        .extracting(DraftItem::key, DraftItem::dose)
+        .containsExactlyInAnyOrder(tuple("a", "3x10s"), tuple("b", "2x5s"), tuple("c", "3x20"));
+  }
+
   /** Past a closed gate nothing is suggested, and the page says why. */
   @Test
   void nothingIsSuggestedPastAClosedGate() {

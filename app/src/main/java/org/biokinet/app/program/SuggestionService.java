@@ -1,7 +1,9 @@
 package org.biokinet.app.program;
 
 import java.time.Clock;
+import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Deque;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -163,6 +165,9 @@ public class SuggestionService {
     if (asked.of().findings().isEmpty()) {
       return new Answer.Not("Nothing was found by measuring that could be treated.");
     }
+    if (asked.items().size() < asked.understood().size()) {
+      return new Answer.Not(asked.draft().problem().orElse("The draft cannot be timed yet."));
+    }
     Suggestion s = asked.planner().suggest(asked.of());
     List<DraftItem> items = items(s.program(), state.draft(), asked);
     return new Answer.Proposal(
@@ -287,12 +292,15 @@ public class SuggestionService {
 
   /** Rows that are there already keep their key; what nobody can read yet stays at the end. */
   private static List<DraftItem> items(Program program, Draft draft, Asked asked) {
-    Map<String, DraftItem> rows = new HashMap<>();
-    draft.items().forEach(row -> rows.putIfAbsent(row.exercise(), row));
+    Map<String, Deque<DraftItem>> rows = new HashMap<>();
+    draft
+        .items()
+        .forEach(row -> rows.computeIfAbsent(row.exercise(), x -> new ArrayDeque<>()).addLast(row));
     List<DraftItem> items = new ArrayList<>();
     Set<String> used = new HashSet<>();
     for (Item item : program.items()) {
-      DraftItem row = rows.get(item.exercise().id());
+      Deque<DraftItem> there = rows.getOrDefault(item.exercise().id(), new ArrayDeque<>());
+      DraftItem row = there.pollFirst();
       boolean own = row != null && !row.suggested();
       String key = row == null ? UUID.randomUUID().toString() : row.key();
       used.add(key);

@@ -228,6 +228,7 @@ class PlanController {
     String plan = show(me, id, outcome, dose, model, response);
     if (outcome instanceof DraftService.Outcome.Done) {
       // Only what the dose changes, so that the next cell can be typed in meanwhile.
+      response.setHeader("HX-Trigger", "dose-saved");
       model.addAttribute("key", key);
       model.addAttribute("saved", true);
       return "program/plan-parts :: live";
