@@ -91,7 +91,7 @@ Alpine.data("player", () => {
         requestAnimationFrame(frame);
       };
       frame();
-      window.addEventListener("online", () => ended && this.send());
+      window.addEventListener("online", () => ended && this.send(async () => {}));
       // A closed page loses nothing: what was done so far waits on the device.
       const leaving = () => {
         clock.tick();

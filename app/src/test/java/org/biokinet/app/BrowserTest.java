@@ -44,6 +44,7 @@ class BrowserTest extends WithBrowser {
 
     // A new client, from the worklist, by keyboard.
     desk.keyboard().press("n");
+    assertThat(desk.getByLabel("Name")).isFocused();
     desk.getByLabel("Name").fill("Ada Example");
     desk.keyboard().press("Enter");
     desk.waitForURL("**/screen");

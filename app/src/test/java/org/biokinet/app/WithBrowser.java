@@ -105,6 +105,7 @@ abstract class WithBrowser extends AppTest {
 
   static void signIn(Page page, String email, String password) {
     page.navigate("/sign-in");
+    assertThat(page.getByLabel("Mail address")).isFocused(); // as the page does by itself
     page.getByLabel("Mail address").fill(email);
     page.getByLabel("Password").fill(password);
     page.keyboard().press("Enter");
@@ -113,6 +114,7 @@ abstract class WithBrowser extends AppTest {
 
   static void openLink(Page page, String link, String pin) {
     page.navigate(link);
+    assertThat(page.getByLabel("PIN")).isFocused();
     page.getByLabel("PIN").fill(pin);
     page.keyboard().press("Enter");
     page.waitForURL("**/me/today");
