@@ -165,7 +165,7 @@ final class ExactSearch {
       gain[at] = g;
       left[at] = i;
     }
-    long now = optimistic();
+    long now = worth(/* strength= */ true);
     for (int k = 0; k < m; k++) {
       if (hopeless(now, gain, left, k, m)) return;
       int i = left[k];
@@ -212,9 +212,15 @@ final class ExactSearch {
     return gain;
   }
 
-  private long optimistic() {
+  /**
+   * Worth of what is chosen.
+   *
+   * @param strength whether something of it strengthens, or still may
+   */
+  private long worth(boolean strength) {
     long worth = 0;
     for (int g = 0; g < goals; g++) {
+      if (model.goals().get(g).strengthToo() && !strength) continue;
       worth += unit[g] * Math.min(model.goals().get(g).enough(), covered[g]);
     }
     return worth;
@@ -242,11 +248,7 @@ final class ExactSearch {
   // ---- the best ----------------------------------------------------------------------------
 
   private void consider(boolean strength, int wishes) {
-    long worth = 0;
-    for (int g = 0; g < goals; g++) {
-      if (model.goals().get(g).strengthToo() && !strength) continue;
-      worth += unit[g] * Math.min(model.goals().get(g).enough(), covered[g]);
-    }
+    long worth = worth(strength);
     int beaten = best == null ? -1 : Long.compare(best.worth(), worth);
     if (beaten == 0) beaten = Integer.compare(size, bestPlaces.length);
     if (beaten == 0) beaten = Integer.compare(bestWishes, wishes);

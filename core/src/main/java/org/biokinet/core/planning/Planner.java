@@ -190,7 +190,7 @@ public final class Planner {
     if (!added.worthDoing(s.goals().all())) return Optional.empty();
     List<Activity> all = new ArrayList<>(s.model().pinned());
     all.add(added);
-    boolean stretch = Together.stretchesTheNeck(added.exercise());
+    boolean stretch = all.stream().anyMatch(a -> Together.stretchesTheNeck(a.exercise()));
     if (stretch && all.stream().noneMatch(a -> Together.movesTheNeckStraight(a.exercise()))) {
       return Optional.empty();
     }
@@ -235,9 +235,5 @@ public final class Planner {
 
   String name(Item item) {
     return catalogue.words(item.exercise(), locale).name();
-  }
-
-  String name(Activity a) {
-    return name(a.item());
   }
 }

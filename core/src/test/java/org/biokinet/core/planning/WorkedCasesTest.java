@@ -5,10 +5,16 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
+import org.biokinet.core.anatomy.Intent;
+import org.biokinet.core.anatomy.Tissue;
 import org.biokinet.core.dose.DoseNotation;
 import org.biokinet.core.exercise.Catalogue;
+import org.biokinet.core.measure.Finding;
+import org.biokinet.core.program.Program;
 import org.junit.jupiter.api.Test;
 
 /** Cases worked out by hand, from the handbook's rules; what they suggest is common practice. */
@@ -125,6 +131,29 @@ class WorkedCasesTest {
     // One minute holds the stretch or the strength: the stretch alone would be worth nothing.
     Suggestion brief = PLANNER.suggest(read(with.formatted(1, findings)));
     assertThat(lines(brief)).containsExactly("chin-tuck 3x10s chair");
+  }
+
+  /** In the place of the movement before two stretches of the neck only such a one can stand. */
+  @Test
+  void noStretchOfTheNeckIsLeftWithoutItsMovement() throws Exception {
+    Case c = read(Files.readString(Path.of("../docs/formats/example-case.json")));
+    Program program = PLANNER.suggest(c).program();
+    Finding weak =
+        new Finding(
+            "flexors",
+            Finding.Kind.WEAK,
+            "Flexors tire",
+            "",
+            List.of(new Finding.Target.OfTissue(Intent.STRENGTHEN, Tissue.DNF, Optional.empty())),
+            9);
+    List<Finding> more = new ArrayList<>(c.findings());
+    more.add(weak);
+    Case asked = c.withFindings(more);
+    assertThat(PLANNER.runnersUp(asked, program, /* place= */ 0))
+        .allMatch(r -> Together.movesTheNeckStraight(r.item().exercise()));
+    // In the place of a stretch it is the first of all.
+    assertThat(PLANNER.runnersUp(asked, program, /* place= */ 1).get(0).item().exercise().id())
+        .isEqualTo("chin-tuck");
   }
 
   /** A fuller hand: greedy takes what is worth most and then has no time for two that are more. */
