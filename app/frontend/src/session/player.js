@@ -44,6 +44,7 @@ Alpine.data("player", () => {
   async function mayStart() {
     const asked = new URLSearchParams({
       client: CLIENT,
+      program: script.program,
       version: script.version,
       pain: script.painBefore,
       length: script.length,
@@ -256,6 +257,7 @@ Alpine.data("player", () => {
     session(how, reason) {
       return {
         uploadId,
+        program: script.program,
         version: script.version,
         lead: script.lead,
         length: script.length,

@@ -45,6 +45,7 @@ import org.biokinet.app.worklist.StandingService;
 import org.biokinet.app.worklist.WorklistService;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.program.DraftEdit;
+import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.screening.Irritability;
 import org.biokinet.core.session.Ended;
@@ -156,17 +157,24 @@ abstract class AppTest {
 
   /** Writes a program of exercise and dose pairs and shares it. */
   ProgramVersion share(Me me, Client client, String... exerciseAndDose) {
-    int seq = drafts.state(me, client.getId()).seq();
+    DraftService.Outcome outcome = tryToShare(me, client, ProgramKind.MAIN, exerciseAndDose);
+    return ((DraftService.Outcome.Shared) outcome).version();
+  }
+
+  /** The same of either program, whatever comes of it. */
+  DraftService.Outcome tryToShare(
+      Me me, Client client, ProgramKind program, String... exerciseAndDose) {
+    int seq = drafts.state(me, client.getId(), program).seq();
     for (int i = 0; i < exerciseAndDose.length; i += 2) {
       drafts.edit(
           me,
           client.getId(),
+          program,
           seq++,
           new DraftEdit.Add(
               UUID.randomUUID().toString(), exerciseAndDose[i], exerciseAndDose[i + 1]));
     }
-    DraftService.Outcome outcome = drafts.share(me, client.getId(), seq);
-    return ((DraftService.Outcome.Shared) outcome).version();
+    return drafts.share(me, client.getId(), program, seq);
   }
 
   ClientMe asClient(Client c) {
@@ -175,13 +183,18 @@ abstract class AppTest {
 
   /** A session done in full, started at this instant. */
   SessionUpload session(Client client, Instant started, Ended ended) {
-    VersionService.Replay replay = versions.latest(client).orElseThrow();
+    return session(client, ProgramKind.MAIN, started, ended);
+  }
+
+  SessionUpload session(Client client, ProgramKind program, Instant started, Ended ended) {
+    VersionService.Replay replay = versions.latest(client, program).orElseThrow();
     List<Integer> done =
         Timeline.compile(replay.session(Side.LEFT, SessionLength.USUAL)).segments().stream()
             .map(Segment::seconds)
             .toList();
     return new SessionUpload(
         UUID.randomUUID(),
+        program,
         replay.version().number(),
         Side.LEFT,
         SessionLength.USUAL,

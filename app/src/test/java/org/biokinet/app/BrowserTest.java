@@ -25,6 +25,7 @@ import org.biokinet.app.screening.Answers;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.cli.Main;
 import org.biokinet.core.program.DraftEdit;
+import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.screening.Gate;
 import org.biokinet.core.screening.Irritability;
 import org.biokinet.core.session.Ended;
@@ -419,8 +420,10 @@ class BrowserTest extends WithBrowser {
     String email = newPractitioner(practice);
     Me me = practitioner(practice);
     Client client = client(me);
-    drafts.edit(me, client.getId(), 0, new DraftEdit.Add("a", "chin-tuck", "3x10s"));
-    drafts.edit(me, client.getId(), 1, new DraftEdit.Add("b", "neck-rotation", "5"));
+    drafts.edit(
+        me, client.getId(), ProgramKind.MAIN, 0, new DraftEdit.Add("a", "chin-tuck", "3x10s"));
+    drafts.edit(
+        me, client.getId(), ProgramKind.MAIN, 1, new DraftEdit.Add("b", "neck-rotation", "5"));
     Page desk = desk();
     signIn(desk, email, PASSWORD);
     desk.keyboard().press("/");
@@ -461,7 +464,8 @@ class BrowserTest extends WithBrowser {
     String email = newPractitioner(practice);
     Me me = practitioner(practice);
     Client client = client(me);
-    drafts.edit(me, client.getId(), 0, new DraftEdit.Add("a", "chin-tuck", "3x10s"));
+    drafts.edit(
+        me, client.getId(), ProgramKind.MAIN, 0, new DraftEdit.Add("a", "chin-tuck", "3x10s"));
     Page desk = desk();
     signIn(desk, email, PASSWORD);
     desk.navigate("/clients/" + client.getId() + "/plan");

@@ -30,6 +30,7 @@ import org.biokinet.core.anatomy.Equipment;
 import org.biokinet.core.anatomy.Means;
 import org.biokinet.core.anatomy.Position;
 import org.biokinet.core.program.DraftEdit;
+import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.screening.Gate;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -186,9 +187,10 @@ class ClientTest extends AppTest {
     drafts.edit(
         me,
         client.getId(),
+        ProgramKind.MAIN,
         seq++,
         new DraftEdit.Add(UUID.randomUUID().toString(), "supine-spine-press", "20s"));
-    assertThat(drafts.share(me, client.getId(), seq))
+    assertThat(drafts.share(me, client.getId(), ProgramKind.MAIN, seq))
         .isInstanceOf(DraftService.Outcome.Refused.class);
     Circumstances bed =
         Circumstances.of("")
@@ -199,7 +201,7 @@ class ClientTest extends AppTest {
     Client now = clients.get(me, client.getId());
     clients.change(
         me, now.getId(), now.version(), now.contact(), bed, me.id(), Set.of(), List.of());
-    assertThat(drafts.share(me, client.getId(), seq))
+    assertThat(drafts.share(me, client.getId(), ProgramKind.MAIN, seq))
         .isInstanceOf(DraftService.Outcome.Shared.class);
   }
 
@@ -214,6 +216,7 @@ class ClientTest extends AppTest {
     drafts.edit(
         me,
         client.getId(),
+        ProgramKind.MAIN,
         0,
         new DraftEdit.Add(UUID.randomUUID().toString(), "supine-arms-wide", "6"));
     mvc.perform(as(me, get(plan)))
@@ -254,7 +257,7 @@ class ClientTest extends AppTest {
     Client back = clients.get(me, client.getId());
     assertThat(((Gate.Closed) screenings.gate(back)).why()).isEqualTo(Gate.Why.NOT_SCREENED);
     assertThat(screenings.all(me, client.getId())).hasSize(1);
-    assertThat(versions.latest(back)).isEmpty();
+    assertThat(versions.latest(back, ProgramKind.MAIN)).isEmpty();
     assertThat(versions.all(client.getId())).hasSize(1);
     mvc.perform(get("/me/player?pain=1").cookie(device)).andExpect(redirectedUrl("/me/today"));
     clock.moveTo(clock.instant().plusSeconds(60));

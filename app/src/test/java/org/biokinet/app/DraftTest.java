@@ -22,6 +22,7 @@ import org.biokinet.app.program.DraftService.State;
 import org.biokinet.app.program.ProgramVersion;
 import org.biokinet.core.program.DraftEdit;
 import org.biokinet.core.program.ProgramDocument;
+import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.timeline.Timeline;
 import org.hamcrest.Matchers;
 import org.junit.jupiter.api.Test;
@@ -37,14 +38,15 @@ class DraftTest extends AppTest {
   void undoAndRedoSurviveLeavingThePage() {
     Me me = practitioner();
     Client client = client(me);
-    drafts.edit(me, client.getId(), 0, add("a"));
-    drafts.edit(me, client.getId(), 1, new DraftEdit.SetDose("a", "3x20s"));
-    drafts.undo(me, client.getId(), 2);
-    State state = drafts.state(me, client.getId());
+    drafts.edit(me, client.getId(), ProgramKind.MAIN, 0, add("a"));
+    drafts.edit(me, client.getId(), ProgramKind.MAIN, 1, new DraftEdit.SetDose("a", "3x20s"));
+    drafts.undo(me, client.getId(), ProgramKind.MAIN, 2);
+    State state = drafts.state(me, client.getId(), ProgramKind.MAIN);
     assertThat(state.draft().items().get(0).dose()).isEqualTo("3x10s");
     assertThat(state.canRedo()).isTrue();
-    drafts.redo(me, client.getId(), state.seq());
-    assertThat(drafts.state(me, client.getId()).draft().items().get(0).dose()).isEqualTo("3x20s");
+    drafts.redo(me, client.getId(), ProgramKind.MAIN, state.seq());
+    assertThat(drafts.state(me, client.getId(), ProgramKind.MAIN).draft().items().get(0).dose())
+        .isEqualTo("3x20s");
   }
 
   @Test
@@ -53,9 +55,9 @@ class DraftTest extends AppTest {
     Me first = practitioner(practice);
     Me second = practitioner(practice);
     Client client = client(first);
-    drafts.edit(first, client.getId(), 0, add("a"));
-    int seen = drafts.state(second, client.getId()).seq();
-    drafts.edit(first, client.getId(), seen, new DraftEdit.SetDose("a", "3x15s"));
+    drafts.edit(first, client.getId(), ProgramKind.MAIN, 0, add("a"));
+    int seen = drafts.state(second, client.getId(), ProgramKind.MAIN).seq();
+    drafts.edit(first, client.getId(), ProgramKind.MAIN, seen, new DraftEdit.SetDose("a", "3x15s"));
     mvc.perform(
             as(second, post("/clients/" + client.getId() + "/plan/dose"))
                 .param("seq", Integer.toString(seen))
@@ -64,7 +66,7 @@ class DraftTest extends AppTest {
         .andExpect(status().isConflict())
         .andExpect(content().string(Matchers.containsString(first.name())))
         .andExpect(content().string(Matchers.containsString("2x20s")));
-    assertThat(drafts.state(first, client.getId()).draft().items().get(0).dose())
+    assertThat(drafts.state(first, client.getId(), ProgramKind.MAIN).draft().items().get(0).dose())
         .isEqualTo("3x15s");
   }
 
@@ -75,15 +77,20 @@ class DraftTest extends AppTest {
     Me first = practitioner(practice);
     Me second = practitioner(practice);
     Client client = client(first);
-    drafts.edit(first, client.getId(), 0, add("a"));
-    int seen = drafts.state(second, client.getId()).seq();
-    drafts.edit(first, client.getId(), seen, new DraftEdit.SetDose("a", "3x15s"));
-    assertThat(drafts.share(second, client.getId(), seen))
+    drafts.edit(first, client.getId(), ProgramKind.MAIN, 0, add("a"));
+    int seen = drafts.state(second, client.getId(), ProgramKind.MAIN).seq();
+    drafts.edit(first, client.getId(), ProgramKind.MAIN, seen, new DraftEdit.SetDose("a", "3x15s"));
+    assertThat(drafts.share(second, client.getId(), ProgramKind.MAIN, seen))
         .isInstanceOf(DraftService.Outcome.Overtaken.class);
-    assertThat(drafts.share(second, client.getId(), 99))
+    assertThat(drafts.share(second, client.getId(), ProgramKind.MAIN, 99))
         .isInstanceOf(DraftService.Outcome.Overtaken.class);
     assertThat(versions.all(client.getId())).isEmpty();
-    assertThat(drafts.share(second, client.getId(), drafts.state(second, client.getId()).seq()))
+    assertThat(
+            drafts.share(
+                second,
+                client.getId(),
+                ProgramKind.MAIN,
+                drafts.state(second, client.getId(), ProgramKind.MAIN).seq()))
         .isInstanceOf(DraftService.Outcome.Shared.class);
   }
 
@@ -95,18 +102,23 @@ class DraftTest extends AppTest {
     List<Future<Outcome>> all = new ArrayList<>();
     for (int i = 0; i < 12; i++) {
       String key = "k" + i;
-      all.add(pool.submit(() -> drafts.edit(me, client.getId(), 0, add(key))));
+      all.add(pool.submit(() -> drafts.edit(me, client.getId(), ProgramKind.MAIN, 0, add(key))));
     }
     for (Future<Outcome> f : all) assertThat(f.get()).isInstanceOf(Outcome.Done.class);
     pool.shutdown();
-    assertThat(drafts.state(me, client.getId()).draft().items()).hasSize(12);
+    assertThat(drafts.state(me, client.getId(), ProgramKind.MAIN).draft().items()).hasSize(12);
   }
 
   @Test
   void nothingIsSharedWithAFault() throws Exception {
     Me me = practitioner();
     Client client = client(me);
-    drafts.edit(me, client.getId(), 0, new DraftEdit.Add("a", "upper-trap-stretch", "3x20"));
+    drafts.edit(
+        me,
+        client.getId(),
+        ProgramKind.MAIN,
+        0,
+        new DraftEdit.Add("a", "upper-trap-stretch", "3x20"));
     String share = "/clients/" + client.getId() + "/plan/share";
     mvc.perform(as(me, post(share)).param("seq", "1"))
         .andExpect(status().isUnprocessableEntity())
@@ -121,20 +133,32 @@ class DraftTest extends AppTest {
     ProgramVersion one = share(me, client, "upper-trap-stretch", "3x30s");
     share(me, client, "neck-rotation", "5");
     assertThat(one.number()).isEqualTo(1);
-    var replay = versions.number(client.getId(), 1).orElseThrow();
+    var replay =
+        versions.of(client.getId(), new ProgramVersion.Name(ProgramKind.MAIN, 1)).orElseThrow();
     // Handbook section 5, worked example: 248 s.
     assertThat(Timeline.compile(replay.program()).seconds()).isEqualTo(248);
     assertThat(one.seconds()).isEqualTo(248);
     assertThat(ProgramDocument.read(one.document(), replay.catalogue()))
         .isInstanceOf(ProgramDocument.Reading.Ok.class);
-    assertThat(versions.number(client.getId(), 2).orElseThrow().program().items()).hasSize(2);
+    assertThat(
+            versions
+                .of(client.getId(), new ProgramVersion.Name(ProgramKind.MAIN, 2))
+                .orElseThrow()
+                .program()
+                .items())
+        .hasSize(2);
   }
 
   @Test
   void whatIsTypedWrongIsKeptAndExplainedWithFixes() throws Exception {
     Me me = practitioner();
     Client client = client(me);
-    drafts.edit(me, client.getId(), 0, new DraftEdit.Add("a", "upper-trap-stretch", "2x15s"));
+    drafts.edit(
+        me,
+        client.getId(),
+        ProgramKind.MAIN,
+        0,
+        new DraftEdit.Add("a", "upper-trap-stretch", "2x15s"));
     mvc.perform(
             as(me, post("/clients/" + client.getId() + "/plan/dose"))
                 .param("seq", "1")

@@ -39,6 +39,7 @@ import org.biokinet.core.program.Item;
 import org.biokinet.core.program.Order;
 import org.biokinet.core.program.Program;
 import org.biokinet.core.program.ProgramDocument;
+import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.progress.Attention;
 import org.biokinet.core.screening.Answered;
@@ -107,7 +108,10 @@ class GoldenTest extends AppTest {
                         Optional.of(Item.Priority.HIGH),
                         Optional.of(DraftItem.Mark.SUGGESTED)),
                     DraftItem.of("v1-2", "chin-tuck", "3x10s")))),
-        edit("add", new DraftEdit.Add("a", "chin-tuck", "3x10s", Optional.of(1))),
+        edit(
+            "add",
+            new DraftEdit.Add(
+                "a", "chin-tuck", "3x10s", Optional.of(1), Optional.of(Position.STAND))),
         edit("remove", new DraftEdit.Remove("a")),
         edit("move", new DraftEdit.Move("a", 2)),
         edit("dose", new DraftEdit.SetDose("a", "30s")),
@@ -238,6 +242,7 @@ class GoldenTest extends AppTest {
             Measured.Source.class,
             Ended.class,
             SessionLength.class,
+            ProgramKind.class,
             Answered.Source.class,
             Attention.class);
     for (Class<? extends Enum<?>> type : stored) {

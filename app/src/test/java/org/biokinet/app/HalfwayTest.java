@@ -11,6 +11,7 @@ import org.biokinet.app.audit.Audit;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.practice.Me;
 import org.biokinet.app.session.SessionUpload;
+import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.progress.Attention;
 import org.biokinet.core.session.Ended;
 import org.junit.jupiter.api.Test;
@@ -54,9 +55,11 @@ class HalfwayTest extends AppTest {
         .changed(any(), any(), eq("shared"), any());
     assertThatThrownBy(() -> share(me, client, "chin-tuck", "3x10s"))
         .isInstanceOf(IllegalStateException.class);
-    assertThat(versions.latest(client)).isEmpty();
-    int seq = drafts.state(me, client.getId()).seq();
-    assertThat(drafts.share(me, client.getId(), seq)).as("the draft is as it was").isNotNull();
-    assertThat(versions.latest(client)).isPresent();
+    assertThat(versions.latest(client, ProgramKind.MAIN)).isEmpty();
+    int seq = drafts.state(me, client.getId(), ProgramKind.MAIN).seq();
+    assertThat(drafts.share(me, client.getId(), ProgramKind.MAIN, seq))
+        .as("the draft is as it was")
+        .isNotNull();
+    assertThat(versions.latest(client, ProgramKind.MAIN)).isPresent();
   }
 }

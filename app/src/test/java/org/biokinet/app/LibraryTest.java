@@ -30,8 +30,10 @@ import org.biokinet.app.library.LibraryService.Outcome;
 import org.biokinet.app.platform.NotFound;
 import org.biokinet.app.practice.Me;
 import org.biokinet.app.practice.Practice;
+import org.biokinet.app.program.ProgramVersion;
 import org.biokinet.core.exercise.Exercise;
 import org.biokinet.core.exercise.OwnExercise;
+import org.biokinet.core.program.ProgramKind;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.jdbc.core.JdbcTemplate;
@@ -105,13 +107,21 @@ class LibraryTest extends AppTest {
         .andExpect(content().string(containsString("rewritten since version 1")));
     share(me, client, "chin-tuck", "3x10s");
     assertThat(sharedHow(client, 2)).isEqualTo("Let the {side} shoulder go.");
-    var second = versions.number(client.getId(), 2).orElseThrow().catalogue();
+    var second =
+        versions
+            .of(client.getId(), new ProgramVersion.Name(ProgramKind.MAIN, 2))
+            .orElseThrow()
+            .catalogue();
     assertThat(second.revision(second.get("upper-trap-stretch"))).isEqualTo(1);
     assertThat(second.revision(second.get("chin-tuck"))).isZero();
   }
 
   private String sharedHow(Client client, int version) {
-    var catalogue = versions.number(client.getId(), version).orElseThrow().catalogue();
+    var catalogue =
+        versions
+            .of(client.getId(), new ProgramVersion.Name(ProgramKind.MAIN, version))
+            .orElseThrow()
+            .catalogue();
     return catalogue.words(catalogue.get("upper-trap-stretch"), Library.LANGUAGE).how();
   }
 

@@ -38,6 +38,7 @@ import org.biokinet.core.measure.BodyArea;
 import org.biokinet.core.measure.GlobalRating;
 import org.biokinet.core.measure.PainMap;
 import org.biokinet.core.program.DraftEdit;
+import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.progress.Attention;
 import org.biokinet.core.screening.Clearance;
@@ -74,10 +75,14 @@ class ScreeningTest extends AppTest {
   }
 
   private DraftService.Outcome tryToShare(Me me, Client client, String exercise, String dose) {
-    int seq = drafts.state(me, client.getId()).seq();
+    int seq = drafts.state(me, client.getId(), ProgramKind.MAIN).seq();
     drafts.edit(
-        me, client.getId(), seq, new DraftEdit.Add(UUID.randomUUID().toString(), exercise, dose));
-    return drafts.share(me, client.getId(), seq + 1);
+        me,
+        client.getId(),
+        ProgramKind.MAIN,
+        seq,
+        new DraftEdit.Add(UUID.randomUUID().toString(), exercise, dose));
+    return drafts.share(me, client.getId(), ProgramKind.MAIN, seq + 1);
   }
 
   private Attention attention(Client client) {
@@ -96,7 +101,8 @@ class ScreeningTest extends AppTest {
     assertThat(versions.all(client.getId())).isEmpty();
     assertThat(attention(client)).isEqualTo(Attention.SCREEN);
     screen(me, client, Set.of(), Set.of(), Set.of());
-    assertThat(drafts.share(me, client.getId(), 1)).isInstanceOf(DraftService.Outcome.Shared.class);
+    assertThat(drafts.share(me, client.getId(), ProgramKind.MAIN, 1))
+        .isInstanceOf(DraftService.Outcome.Shared.class);
   }
 
   @Test
@@ -279,7 +285,7 @@ class ScreeningTest extends AppTest {
         .andExpect(view().name("session/player"))
         .andExpect(content().string(containsString("\"paused\":[0]")))
         .andExpect(content().string(not(containsString("\"item\":0"))));
-    VersionService.Replay replay = versions.latest(client).orElseThrow();
+    VersionService.Replay replay = versions.latest(client, ProgramKind.MAIN).orElseThrow();
     List<Integer> done =
         Timeline.compile(replay.session(Side.LEFT, SessionLength.USUAL, Set.of(0)))
             .segments()
@@ -291,6 +297,7 @@ class ScreeningTest extends AppTest {
         asClient(client),
         new SessionUpload(
             whole.uploadId(),
+            ProgramKind.MAIN,
             whole.version(),
             whole.lead(),
             whole.length(),
@@ -377,7 +384,8 @@ class ScreeningTest extends AppTest {
         .andExpect(content().string(not(containsString("Hold 1 of 3"))));
     mvc.perform(get("/me/player?pain=2&length=LONG").cookie(device))
         .andExpect(redirectedUrl("/me/today"));
-    VersionService.Replay half = versions.latest(client).orElseThrow().beginningAgain();
+    VersionService.Replay half =
+        versions.latest(client, ProgramKind.MAIN).orElseThrow().beginningAgain();
     List<Integer> done =
         Timeline.compile(half.session(Side.LEFT, SessionLength.USUAL)).segments().stream()
             .map(Segment::seconds)
@@ -387,6 +395,7 @@ class ScreeningTest extends AppTest {
         asClient(client),
         new SessionUpload(
             UUID.randomUUID(),
+            ProgramKind.MAIN,
             full.version(),
             full.lead(),
             full.length(),
@@ -566,7 +575,10 @@ class ScreeningTest extends AppTest {
     SessionUpload whole = session(client, clock.instant(), Ended.EARLY);
     List<Segment> segments =
         Timeline.compile(
-                versions.latest(client).orElseThrow().session(Side.LEFT, SessionLength.USUAL))
+                versions
+                    .latest(client, ProgramKind.MAIN)
+                    .orElseThrow()
+                    .session(Side.LEFT, SessionLength.USUAL))
             .segments();
     List<Integer> skipped =
         segments.stream()
@@ -576,6 +588,7 @@ class ScreeningTest extends AppTest {
         asClient(client),
         new SessionUpload(
             whole.uploadId(),
+            ProgramKind.MAIN,
             whole.version(),
             whole.lead(),
             whole.length(),

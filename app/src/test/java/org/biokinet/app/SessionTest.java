@@ -36,6 +36,7 @@ import org.biokinet.app.session.SessionUpload;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.Pain;
 import org.biokinet.core.figure.draw.Figure;
+import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.session.Ended;
 import org.biokinet.core.session.Session;
@@ -83,6 +84,7 @@ class SessionTest extends AppTest {
     SessionUpload other =
         new SessionUpload(
             upload.uploadId(),
+            ProgramKind.MAIN,
             upload.version(),
             upload.lead(),
             upload.length(),
@@ -109,7 +111,7 @@ class SessionTest extends AppTest {
     Session row = sessions.page(client.getId(), 0, 1).getContent().get(0);
     assertThat(List.of(row.stretchSeconds(Side.LEFT), row.stretchSeconds(Side.RIGHT)))
         .containsExactly(30, 60);
-    assertThat(sessions.nextLead(client.getId())).isEqualTo(Side.RIGHT);
+    assertThat(sessions.nextLead(client.getId(), ProgramKind.MAIN)).isEqualTo(Side.RIGHT);
   }
 
   @Test
@@ -130,13 +132,17 @@ class SessionTest extends AppTest {
     // Half of 203 s: the stretch (109 s) does not fit, rotation (47 s) and chin tuck (40 s) do.
     var brief =
         Timeline.compile(
-            versions.latest(client).orElseThrow().session(Side.LEFT, SessionLength.SHORT));
+            versions
+                .latest(client, ProgramKind.MAIN)
+                .orElseThrow()
+                .session(Side.LEFT, SessionLength.SHORT));
     assertThat(brief.segments()).extracting(Segment::item).doesNotContain(0).contains(1, 2);
     send(
             device,
             "/me/sessions",
             new SessionUpload(
                 UUID.randomUUID(),
+                ProgramKind.MAIN,
                 1,
                 Side.LEFT,
                 SessionLength.SHORT,
@@ -188,6 +194,7 @@ class SessionTest extends AppTest {
       SessionUpload of, OffsetDateTime startedAt, String zone, Ended ended, List<Integer> done) {
     return new SessionUpload(
         UUID.randomUUID(),
+        ProgramKind.MAIN,
         of.version(),
         of.lead(),
         of.length(),

@@ -20,6 +20,7 @@ import org.biokinet.core.dose.Pace;
 import org.biokinet.core.dose.Pacing;
 import org.biokinet.core.ledger.Band;
 import org.biokinet.core.program.DraftEdit;
+import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.timeline.Timeline;
 import org.hamcrest.Matchers;
 import org.junit.jupiter.api.Test;
@@ -47,12 +48,14 @@ class SettingsTest extends AppTest {
     mvc.perform(as(me, form("", Map.of(Pace.CHANGE_SIDES, "6"))))
         .andExpect(redirectedUrl("/settings?saved"));
     // Handbook section 5: 248 s; five changes of side, each 2 s longer, make 258.
-    assertThat(Timeline.compile(versions.latest(client).orElseThrow().program()).seconds())
+    assertThat(
+            Timeline.compile(versions.latest(client, ProgramKind.MAIN).orElseThrow().program())
+                .seconds())
         .isEqualTo(248);
     mvc.perform(as(me, get("/clients/" + client.getId() + "/plan")))
         .andExpect(content().string(Matchers.containsString(">4:18</span>")));
     share(me, client, "neck-rotation", "5");
-    assertThat(versions.latest(client).orElseThrow().program().pacing())
+    assertThat(versions.latest(client, ProgramKind.MAIN).orElseThrow().program().pacing())
         .isEqualTo(Pacing.of(Map.of(Pace.CHANGE_SIDES, 6)));
     mvc.perform(as(me, get("/settings")))
         .andExpect(content().string(Matchers.containsString("change sides 4 → 6 s")));
@@ -93,11 +96,12 @@ class SettingsTest extends AppTest {
   void aNewItemGoesToItsUsualPlaceAndBreakingTheOrderIsExplained() throws Exception {
     Me me = practitioner();
     Client client = client(me);
-    drafts.edit(me, client.getId(), 0, new DraftEdit.Add("tuck", "chin-tuck", "3x10s"));
+    drafts.edit(
+        me, client.getId(), ProgramKind.MAIN, 0, new DraftEdit.Add("tuck", "chin-tuck", "3x10s"));
     String plan = "/clients/" + client.getId() + "/plan";
     mvc.perform(as(me, post(plan + "/add")).param("seq", "1").param("exercise", "neck-rotation"))
         .andExpect(status().isOk());
-    assertThat(drafts.state(me, client.getId()).draft().items())
+    assertThat(drafts.state(me, client.getId(), ProgramKind.MAIN).draft().items())
         .extracting(i -> i.exercise())
         .containsExactly("neck-rotation", "chin-tuck");
     mvc.perform(
@@ -109,7 +113,7 @@ class SettingsTest extends AppTest {
                         "item 2 (mobility in straight planes) usually comes before strength")));
     mvc.perform(as(me, post(plan + "/arrange")).param("seq", "3"))
         .andExpect(content().string(Matchers.not(Matchers.containsString("Order:"))));
-    assertThat(drafts.state(me, client.getId()).draft().items().get(0).exercise())
+    assertThat(drafts.state(me, client.getId(), ProgramKind.MAIN).draft().items().get(0).exercise())
         .isEqualTo("neck-rotation");
   }
 
@@ -117,7 +121,12 @@ class SettingsTest extends AppTest {
   void sidesOrderPriorityAndPositionAreChosenAndUndone() throws Exception {
     Me me = practitioner();
     Client client = client(me);
-    drafts.edit(me, client.getId(), 0, new DraftEdit.Add("a", "upper-trap-stretch", "2x15s"));
+    drafts.edit(
+        me,
+        client.getId(),
+        ProgramKind.MAIN,
+        0,
+        new DraftEdit.Add("a", "upper-trap-stretch", "2x15s"));
     String set = "/clients/" + client.getId() + "/plan/set";
     String[][] choices = {
       {"order", "BLOCK"},
@@ -136,7 +145,7 @@ class SettingsTest extends AppTest {
                   .param("value", c[1]))
           .andExpect(status().isOk());
     }
-    var draft = drafts.state(me, client.getId()).draft();
+    var draft = drafts.state(me, client.getId(), ProgramKind.MAIN).draft();
     assertThat(draft.items().get(0).position()).contains(Position.STAND);
     assertThat(draft.lead()).isPresent();
     mvc.perform(
@@ -146,8 +155,10 @@ class SettingsTest extends AppTest {
                 .param("what", "order")
                 .param("value", "SIDEWAYS"))
         .andExpect(status().isBadRequest());
-    for (int i = 0; i < choices.length; i++) drafts.undo(me, client.getId(), seq + i);
-    assertThat(drafts.state(me, client.getId()).draft().items().get(0).priority()).isEmpty();
+    for (int i = 0; i < choices.length; i++)
+      drafts.undo(me, client.getId(), ProgramKind.MAIN, seq + i);
+    assertThat(drafts.state(me, client.getId(), ProgramKind.MAIN).draft().items().get(0).priority())
+        .isEmpty();
   }
 
   @Test
@@ -172,7 +183,12 @@ class SettingsTest extends AppTest {
   void theClientsBreathIsUsedAndAWrongOneIsKeptAndExplained() throws Exception {
     Me me = practitioner();
     Client client = client(me);
-    drafts.edit(me, client.getId(), 0, new DraftEdit.Add("a", "diaphragmatic-breathing", "10br"));
+    drafts.edit(
+        me,
+        client.getId(),
+        ProgramKind.MAIN,
+        0,
+        new DraftEdit.Add("a", "diaphragmatic-breathing", "10br"));
     String breath = "/clients/" + client.getId() + "/plan/breath";
     mvc.perform(as(me, post(breath)).param("breath", "4,5"))
         // 5 + 4 + 10 × 4.5 s.

@@ -16,6 +16,7 @@ import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.measure.Measured;
 import org.biokinet.core.measure.Motion;
 import org.biokinet.core.measure.Readings;
+import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.session.Ended;
 import org.hibernate.SessionFactory;
 import org.hibernate.stat.Statistics;
@@ -56,7 +57,7 @@ class StatementTest extends AppTest {
     for (int i = 0; i < 3; i++) {
       sessions.record(asClient(client), session(client, clock.instant(), Ended.FINISHED));
     }
-    drafts.undo(me, client.getId(), 0);
+    drafts.undo(me, client.getId(), ProgramKind.MAIN, 0);
     return client;
   }
 
@@ -67,7 +68,7 @@ class StatementTest extends AppTest {
     Client client = busy(me);
     String c = "/clients/" + client.getId();
     Cookie device = device(me, client);
-    String key = drafts.state(me, client.getId()).draft().items().get(0).key();
+    String key = drafts.state(me, client.getId(), ProgramKind.MAIN).draft().items().get(0).key();
     assertThat(statements(as(me, get("/")))).as("worklist").isLessThanOrEqualTo(15);
     assertThat(statements(as(me, get("/find?q=a")))).as("find").isLessThanOrEqualTo(6);
     assertThat(statements(as(me, get(c + "/screen")))).as("Screen").isLessThanOrEqualTo(15);

@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.OptionalInt;
 import java.util.Set;
 import java.util.regex.Pattern;
+import org.biokinet.app.access.LinkService;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.measurement.MeasurementService;
 import org.biokinet.app.practice.Me;
@@ -26,6 +27,7 @@ import org.biokinet.core.measure.PainMap;
 import org.biokinet.core.measure.Readings;
 import org.biokinet.core.program.DraftEdit;
 import org.biokinet.core.program.DraftItem;
+import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.screening.Irritability;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -94,6 +96,40 @@ class SuggestBrowserTest extends WithBrowser {
         .click();
     desk.waitForURL("**/do?shared");
     assertThat(versions.all(client.getId())).hasSize(1);
+  }
+
+  /** The desk has a tab of its own: suggested and shared there, and begun on the phone. */
+  @Test
+  void aDeskProgramIsSuggestedSharedAndDone() {
+    Practice practice = practice();
+    Me me = practitioner(practice);
+    Client client = measured(me);
+    share(me, client, "neck-rotation", "3", "upper-trap-stretch", "1x10s");
+    Page desk = planning(desk(), practice, client);
+    desk.getByText("Desk program").click();
+    desk.locator("body").press("s");
+    settled(desk);
+    assertThat(desk.locator(".items .mark").first()).hasText("suggested");
+    assertThat(desk.locator("#ledger")).containsText("Both programs together");
+    accessible(desk);
+    desk.getByText("Share version 1 of the desk program with").click();
+    desk.waitForURL("**/do?shared");
+    assertThat(desk.getByText("Version 1 of the desk program is shared with")).isVisible();
+    assertThat(drafts.state(me, client.getId(), ProgramKind.MAIN).started()).isFalse();
+
+    LinkService.Made made = links.make(me, client.getId());
+    Page phone = phone();
+    openLink(phone, "/c/" + made.token(), made.pin());
+    phone.getByText("At the desk").click();
+    assertThat(phone.locator("h1")).hasText("Desk program");
+    accessible(phone);
+    phone.locator("button[name=pain][value='2']").click();
+    phone.waitForURL("**/player?**program=DESK");
+    phone.locator("#start").click();
+    phone.locator("#end-early").click();
+    phone.waitForCondition(() -> sessions.page(client.getId(), 0, 1).getTotalElements() == 1);
+    assertThat(sessions.page(client.getId(), 0, 1).getContent().get(0).program())
+        .isEqualTo(ProgramKind.DESK);
   }
 
   /** One undo takes the whole suggestion back, and redo brings it again. */
@@ -166,7 +202,7 @@ class SuggestBrowserTest extends WithBrowser {
 
   private List<String> exercises(Me me, Client client) {
     return new ArrayList<>(
-        drafts.state(me, client.getId()).draft().items().stream()
+        drafts.state(me, client.getId(), ProgramKind.MAIN).draft().items().stream()
             .map(DraftItem::exercise)
             .toList());
   }
@@ -178,7 +214,8 @@ class SuggestBrowserTest extends WithBrowser {
     Client client = measured(me);
     share(me, client, "neck-lateral-flexion", "5", "upper-trap-stretch", "2x20s");
     SuggestionService.Answer answer =
-        suggestions.propose(drafts.state(me, client.getId()), OptionalInt.empty());
+        suggestions.propose(
+            drafts.state(me, client.getId(), ProgramKind.MAIN), OptionalInt.empty());
     SuggestionService.Answer.Proposal p = (SuggestionService.Answer.Proposal) answer;
     assertThat(((DraftEdit.Suggest) p.edit()).items())
         .extracting(DraftItem::exercise, DraftItem::dose)
@@ -228,7 +265,7 @@ class SuggestBrowserTest extends WithBrowser {
     desk.navigate("/clients/" + client.getId() + "/plan");
     desk.locator("body").press("s");
     settled(desk);
-    assertThat(drafts.state(me, client.getId()).draft().items())
+    assertThat(drafts.state(me, client.getId(), ProgramKind.MAIN).draft().items())
         .hasSize(2)
         .anyMatch(i -> i.dose().equals("2x3br"));
   }
@@ -238,12 +275,20 @@ class SuggestBrowserTest extends WithBrowser {
   void rowsOfOnesOwnStayWhateverTheyAre() {
     Me me = practitioner();
     Client client = measured(me);
-    drafts.edit(me, client.getId(), 0, new DraftEdit.Add("a", "chin-tuck", "3x10s"));
-    drafts.edit(me, client.getId(), 1, new DraftEdit.Add("b", "chin-tuck", "2x5s"));
-    drafts.edit(me, client.getId(), 2, new DraftEdit.Add("c", "upper-trap-stretch", "3x20"));
+    drafts.edit(
+        me, client.getId(), ProgramKind.MAIN, 0, new DraftEdit.Add("a", "chin-tuck", "3x10s"));
+    drafts.edit(
+        me, client.getId(), ProgramKind.MAIN, 1, new DraftEdit.Add("b", "chin-tuck", "2x5s"));
+    drafts.edit(
+        me,
+        client.getId(),
+        ProgramKind.MAIN,
+        2,
+        new DraftEdit.Add("c", "upper-trap-stretch", "3x20"));
     SuggestionService.Answer.Proposal p =
         (SuggestionService.Answer.Proposal)
-            suggestions.propose(drafts.state(me, client.getId()), OptionalInt.empty());
+            suggestions.propose(
+                drafts.state(me, client.getId(), ProgramKind.MAIN), OptionalInt.empty());
     assertThat(((DraftEdit.Suggest) p.edit()).items())
         .filteredOn(i -> !i.suggested())
         .extracting(DraftItem::key, DraftItem::dose)
@@ -258,7 +303,8 @@ class SuggestBrowserTest extends WithBrowser {
     tilt(me, client, Side.LEFT, 28);
     tilt(me, client, Side.RIGHT, 41);
     SuggestionService.Answer answer =
-        suggestions.propose(drafts.state(me, client.getId()), OptionalInt.empty());
+        suggestions.propose(
+            drafts.state(me, client.getId(), ProgramKind.MAIN), OptionalInt.empty());
     assertThat(((SuggestionService.Answer.Not) answer).why()).startsWith("The gate is closed");
   }
 
@@ -271,7 +317,8 @@ class SuggestBrowserTest extends WithBrowser {
     screen(me, client, Set.of(), Set.of(), Set.of("dizziness"));
     SuggestionService.Answer.Proposal p =
         (SuggestionService.Answer.Proposal)
-            suggestions.propose(drafts.state(me, client.getId()), OptionalInt.empty());
+            suggestions.propose(
+                drafts.state(me, client.getId(), ProgramKind.MAIN), OptionalInt.empty());
     assertThat(p.suggestion().left()).anyMatch(line -> line.contains("dizziness on neck movement"));
     assertThat(p.changes()).anyMatch(c -> c.startsWith("− "));
   }
@@ -281,7 +328,7 @@ class SuggestBrowserTest extends WithBrowser {
     Practice practice = practice();
     Client client = measured(practitioner(practice));
     Page phone = planning(phone(), practice, client);
-    phone.getByText(Pattern.compile("^Suggest a program")).click();
+    phone.getByText(Pattern.compile("^Suggest a main program")).click();
     settled(phone);
     assertThat(phone.locator("#served")).containsText("of what was found");
     phone.locator("button[data-key=s]").click();

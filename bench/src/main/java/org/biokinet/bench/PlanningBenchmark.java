@@ -11,6 +11,7 @@ import java.util.OptionalInt;
 import java.util.Random;
 import java.util.Set;
 import java.util.concurrent.TimeUnit;
+import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.anatomy.Equipment;
 import org.biokinet.core.anatomy.Means;
 import org.biokinet.core.anatomy.Position;
@@ -122,6 +123,7 @@ public class PlanningBenchmark {
             false);
     Means everything = new Means(EnumSet.allOf(Position.class), EnumSet.allOf(Equipment.class));
     return new Case(
+        ProgramKind.MAIN,
         findings,
         new Allowed(Assessment.of(clear, Optional.empty()), everything, 5),
         MINUTES,

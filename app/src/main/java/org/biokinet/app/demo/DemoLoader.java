@@ -45,6 +45,7 @@ import org.biokinet.core.measure.PainMap;
 import org.biokinet.core.measure.Questionnaire;
 import org.biokinet.core.measure.Readings;
 import org.biokinet.core.program.DraftEdit;
+import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.screening.Irritability;
 import org.biokinet.core.session.Ended;
@@ -73,6 +74,10 @@ public class DemoLoader implements ApplicationRunner {
   public static final String PASSWORD = "harbour-lane-demo";
   public static final String CLIENT_TOKEN = "demo-ines";
   public static final String CLIENT_PIN = "246810";
+
+  /** Days since Ines got her desk program. */
+  private static final int DESK_SINCE = 5;
+
   private static final ZoneId ZONE = ZoneId.of("Europe/Lisbon");
 
   private final AccountService accounts;
@@ -253,7 +258,7 @@ public class DemoLoader implements ApplicationRunner {
         List.of(
             new String[] {"neck-rotation", "5"}, new String[] {"upper-trap-stretch", "2x15s @3"}));
     at(1, 6 * 60);
-    record(yusuf, 1, 6 * 60, 4, Ended.STOPPED);
+    record(yusuf, ProgramKind.MAIN, 1, 6 * 60, 4, Ended.STOPPED);
   }
 
   /** One for each closed gate; nobody of them has a program yet. */
@@ -353,8 +358,24 @@ public class DemoLoader implements ApplicationRunner {
       {2, 422, 2, 3, 3}, {1, 436, 2, 2, 3},
     };
     for (int[] d : days) {
+      if (d[0] == DESK_SINCE) desk(me, ines);
       perform(ines, d[0], d[1], d[2], d[3], d[4], d[0] == 8 ? "Pulled a little on the right." : "");
+      if (d[0] == 4 || d[0] == 2) record(ines, ProgramKind.DESK, d[0], 1390, d[2], Ended.FINISHED);
     }
+  }
+
+  /** Something small for the long nights, beside the main program. */
+  private void desk(Me me, Client ines) {
+    at(DESK_SINCE, 6 * 60);
+    write(
+        me,
+        ines,
+        ProgramKind.DESK,
+        "Between two charts",
+        List.of(
+            new String[] {"neck-rotation", "3"},
+            new String[] {"shoulder-roll", "5"},
+            new String[] {"seated-trunk-rotation", "1x2br"}));
   }
 
   /** Three visits: the right side comes back, the left tilt more slowly. */
@@ -438,27 +459,34 @@ public class DemoLoader implements ApplicationRunner {
   }
 
   private void write(Me me, Client client, String title, List<String[]> items) {
+    write(me, client, ProgramKind.MAIN, title, items);
+  }
+
+  private void write(
+      Me me, Client client, ProgramKind program, String title, List<String[]> items) {
+    UUID id = client.getId();
     int seq = 0;
-    drafts.edit(me, client.getId(), seq++, new DraftEdit.SetTitle(title));
+    drafts.edit(me, id, program, seq++, new DraftEdit.SetTitle(title));
     for (String[] i : items) {
-      drafts.edit(
-          me, client.getId(), seq++, new DraftEdit.Add(UUID.randomUUID().toString(), i[0], i[1]));
+      DraftEdit add = new DraftEdit.Add(UUID.randomUUID().toString(), i[0], i[1]);
+      drafts.edit(me, id, program, seq++, add);
     }
-    if (drafts.share(me, client.getId(), seq) instanceof DraftService.Outcome.Refused refused) {
+    if (drafts.share(me, id, program, seq) instanceof DraftService.Outcome.Refused refused) {
       throw new IllegalStateException("%s: %s".formatted(client.name(), refused.why()));
     }
   }
 
   private void perform(
       Client client, int daysBack, int minute, int before, int highest, int felt, String note) {
-    UUID id = record(client, daysBack, minute, before, Ended.FINISHED);
+    UUID id = record(client, ProgramKind.MAIN, daysBack, minute, before, Ended.FINISHED);
     sessions.record(
         asClient(client), new CheckInUpload(UUID.randomUUID(), id, highest, felt, note));
   }
 
-  private UUID record(Client client, int daysBack, int minute, int before, Ended ended) {
-    VersionService.Replay replay = versions.latest(client).orElseThrow();
-    Side lead = sessions.nextLead(client.getId());
+  private UUID record(
+      Client client, ProgramKind program, int daysBack, int minute, int before, Ended ended) {
+    VersionService.Replay replay = versions.latest(client, program).orElseThrow();
+    Side lead = sessions.nextLead(client.getId(), program);
     List<Integer> done =
         Timeline.compile(replay.session(lead, SessionLength.USUAL)).segments().stream()
             .map(Segment::seconds)
@@ -471,6 +499,7 @@ public class DemoLoader implements ApplicationRunner {
         asClient(client),
         new SessionUpload(
             id,
+            program,
             replay.version().number(),
             lead,
             SessionLength.USUAL,

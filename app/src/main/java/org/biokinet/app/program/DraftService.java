@@ -33,6 +33,7 @@ import org.biokinet.core.program.DraftLog;
 import org.biokinet.core.program.Item;
 import org.biokinet.core.program.Program;
 import org.biokinet.core.program.ProgramDocument;
+import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.screening.Gate;
 import org.biokinet.core.screening.Permit;
 import org.biokinet.core.timeline.DraftTimeline;
@@ -51,7 +52,7 @@ import org.springframework.transaction.annotation.Transactional;
 public class DraftService {
 
   interface Drafts extends JpaRepository<DraftRow, UUID> {
-    Optional<DraftRow> findByClientIdAndOpenSlot(UUID clientId, byte slot);
+    Optional<DraftRow> findFirstByClientIdAndOpenSlotOrderByMadeAt(UUID clientId, byte slot);
 
     /** A line of the open draft's log, with the draft; one without a line where there is none. */
     record OpenDraft(DraftRow draft, @Nullable DraftEntryRow entry) {}
@@ -60,27 +61,27 @@ public class DraftService {
         """
         select new org.biokinet.app.program.DraftService$Drafts$OpenDraft(d, e) from DraftRow d
         left join DraftEntryRow e on e.key.draftId = d.id
-        where d.clientId = :client and d.openSlot = 1 order by e.key.seq
+        where d.clientId = :client and d.program = :program and d.openSlot = 1 order by e.key.seq
         """)
-    List<OpenDraft> open(UUID client);
+    List<OpenDraft> open(UUID client, ProgramKind program);
   }
 
   interface Entries extends JpaRepository<DraftEntryRow, DraftEntryRow.Key> {}
 
   private static final byte OPEN = 1;
-  private static final String FIRST_TITLE = "Main program";
 
   /**
    * A draft as it stands.
    *
+   * @param inForce what the client does now, of both programs
    * @param seq length of the log, sent along with the next change
-   * @param shared the version that was shared last
    * @param nextVersion the number it would be shared as
    * @param started whether anything was changed since then
    */
   public record State(
       Client client,
-      Optional<VersionService.Replay> shared,
+      ProgramKind program,
+      VersionService.InForce inForce,
       int nextVersion,
       Draft draft,
       int seq,
@@ -88,8 +89,19 @@ public class DraftService {
       boolean canRedo,
       boolean started) {
 
+    /** What it would be shared as. */
+    public ProgramVersion.Name next() {
+      return new ProgramVersion.Name(program, nextVersion);
+    }
+
+    /** The version of it that was shared last. */
+    public Optional<VersionService.Replay> shared() {
+      return inForce.of(program);
+    }
+
     public State with(Draft other) {
-      return new State(client, shared, nextVersion, other, seq, canUndo, canRedo, started);
+      return new State(
+          client, program, inForce, nextVersion, other, seq, canUndo, canRedo, started);
     }
   }
 
@@ -150,21 +162,23 @@ public class DraftService {
   }
 
   @Transactional(readOnly = true)
-  public State state(Me me, UUID clientId) {
-    return state(clients.get(me, clientId));
+  public State state(Me me, UUID clientId, ProgramKind program) {
+    return state(clients.get(me, clientId), program);
   }
 
   /** The same of a client that is at hand. */
   @Transactional(readOnly = true)
-  public State state(Client client) {
-    return open(client.getId()).map(o -> state(client, o)).orElseGet(() -> untouched(client));
+  public State state(Client client, ProgramKind program) {
+    return open(client.getId(), program)
+        .map(o -> state(client, o))
+        .orElseGet(() -> untouched(client, program));
   }
 
   /** A draft that is open, with its log. */
   private record Open(DraftRow row, List<DraftEntryRow> log) {}
 
-  private Optional<Open> open(UUID clientId) {
-    List<Drafts.OpenDraft> lines = drafts.open(clientId);
+  private Optional<Open> open(UUID clientId, ProgramKind program) {
+    List<Drafts.OpenDraft> lines = drafts.open(clientId, program);
     return lines.stream()
         .findFirst()
         .map(
@@ -177,29 +191,35 @@ public class DraftService {
   /** Since when a program is being written that nobody has shared yet. */
   @Transactional(readOnly = true)
   public Optional<Instant> begun(UUID clientId) {
-    return drafts.findByClientIdAndOpenSlot(clientId, OPEN).map(DraftRow::madeAt);
+    return drafts.findFirstByClientIdAndOpenSlotOrderByMadeAt(clientId, OPEN).map(DraftRow::madeAt);
   }
 
   @Changes
-  public Outcome edit(Me me, UUID clientId, int seq, DraftEdit edit) {
-    return append(me, clientId, seq, DraftEntryRow.Kind.EDIT, edit);
+  public Outcome edit(Me me, UUID clientId, ProgramKind program, int seq, DraftEdit edit) {
+    return append(me, clientId, program, seq, DraftEntryRow.Kind.EDIT, edit);
   }
 
   @Changes
-  public Outcome undo(Me me, UUID clientId, int seq) {
-    return append(me, clientId, seq, DraftEntryRow.Kind.UNDO, null);
+  public Outcome undo(Me me, UUID clientId, ProgramKind program, int seq) {
+    return append(me, clientId, program, seq, DraftEntryRow.Kind.UNDO, null);
   }
 
   @Changes
-  public Outcome redo(Me me, UUID clientId, int seq) {
-    return append(me, clientId, seq, DraftEntryRow.Kind.REDO, null);
+  public Outcome redo(Me me, UUID clientId, ProgramKind program, int seq) {
+    return append(me, clientId, program, seq, DraftEntryRow.Kind.REDO, null);
   }
 
   private Outcome append(
-      Me me, UUID clientId, int seq, DraftEntryRow.Kind kind, @Nullable DraftEdit payload) {
+      Me me,
+      UUID clientId,
+      ProgramKind program,
+      int seq,
+      DraftEntryRow.Kind kind,
+      @Nullable DraftEdit payload) {
     Client client = clients.lock(me, clientId);
     Instant now = clock.instant();
-    Open open = open(clientId).orElseGet(() -> new Open(begin(client, now), List.of()));
+    Open open =
+        open(clientId, program).orElseGet(() -> new Open(begin(client, program, now), List.of()));
     DraftRow row = open.row();
     List<DraftEntryRow> log = open.log();
     Optional<UUID> other = overtakenBy(me, seq, log);
@@ -211,12 +231,13 @@ public class DraftService {
             new DraftEntryRow.Key(row.getId(), log.size() + 1), kind, payload, me.id(), now));
     String what = payload == null ? "" : payload.toString();
     audit.changed(me, clientId, "draft " + kind.name().toLowerCase(Locale.ROOT), what);
-    return new Outcome.Done(state(client));
+    return new Outcome.Done(state(client, program));
   }
 
-  private DraftRow begin(Client client, Instant now) {
+  private DraftRow begin(Client client, ProgramKind program, Instant now) {
     publisher.publishEvent(new DraftBegun(client.getId()));
-    return drafts.save(new DraftRow(client.getId(), start(replays.latest(client)), now));
+    Draft start = start(program, replays.latest(client, program));
+    return drafts.save(new DraftRow(client.getId(), program, start, now));
   }
 
   /**
@@ -237,10 +258,10 @@ public class DraftService {
    * <p>Nothing is shared past a closed gate, nor an exercise that the screening locks.
    */
   @Changes
-  public Outcome share(Me me, UUID clientId, int seq) {
+  public Outcome share(Me me, UUID clientId, ProgramKind kind, int seq) {
     Client client = clients.lock(me, clientId);
-    Optional<Open> open = open(clientId);
-    State state = open.map(o -> state(client, o)).orElseGet(() -> untouched(client));
+    Optional<Open> open = open(clientId, kind);
+    State state = open.map(o -> state(client, o)).orElseGet(() -> untouched(client, kind));
     if (open.isEmpty())
       return new Outcome.Refused(state, "Nothing has changed since it was shared.");
     Optional<UUID> other = overtakenBy(me, seq, open.get().log());
@@ -265,24 +286,25 @@ public class DraftService {
     if (check.problem().isPresent()) return new Outcome.Refused(state, check.problem().get());
     Program program = check.timeline().orElseThrow().program();
     Optional<String> objection =
-        Permit.of(program, client.means(), gate, catalogue).objections().entrySet().stream()
+        Permit.of(program, state.inForce().before(kind), client.means(), gate, catalogue)
+            .objections()
+            .entrySet()
+            .stream()
             .findFirst()
-            .map(
-                e ->
-                    "%s: %s."
-                        .formatted(
-                            mine.name(program.items().get(e.getKey()).exercise()),
-                            e.getValue().words()));
+            .map(e -> against(program.items().get(e.getKey()), e.getValue().words(), mine));
     if (objection.isPresent()) {
       audit.changed(me, clientId, "share refused", "beyond the screening");
       return new Outcome.Refused(state, objection.get());
     }
+    Optional<String> misplaced = misplaced(kind, check, mine);
+    if (misplaced.isPresent()) return new Outcome.Refused(state, misplaced.get());
     Catalogue.Snapshot snapshot =
         catalogue.snapshot(program.items().stream().map(i -> i.exercise().id()).toList());
     ProgramVersionRow version =
         versions.save(
             new ProgramVersionRow(
                 clientId,
+                kind,
                 state.nextVersion(),
                 program.title(),
                 ProgramDocument.write(program),
@@ -293,20 +315,41 @@ public class DraftService {
                 clock.instant()));
     open.get().row().close();
     screenings.lookedAt(clientId);
-    publisher.publishEvent(new VersionShared(clientId, version.number()));
-    audit.changed(me, clientId, "shared", "version " + version.number());
+    publisher.publishEvent(new VersionShared(clientId, version.version().name()));
+    audit.changed(me, clientId, "shared", version.version().name().inFull());
     return new Outcome.Shared(version.version());
+  }
+
+  /** What has no place in a program of this kind, or makes it too long for one. */
+  private static Optional<String> misplaced(ProgramKind kind, DraftTimeline check, Library mine) {
+    Optional<String> item =
+        check.timeline().orElseThrow().program().items().stream()
+            .flatMap(
+                i ->
+                    kind.against(i.exercise(), i.position()).stream()
+                        .map(why -> against(i, why, mine)))
+            .findFirst();
+    if (item.isPresent() || kind.fits(check.seconds())) return item;
+    return Optional.of(
+        "A %s takes %d min at most, and this one takes %s: make doses smaller or leave something out."
+            .formatted(kind.label(), kind.mostMinutes(), Timeline.clock(check.seconds())));
+  }
+
+  private static String against(Item item, String why, Library mine) {
+    return "%s: %s.".formatted(mine.name(item.exercise()), why);
   }
 
   private State state(Client client, Open open) {
     DraftLog replayed =
         DraftLog.replay(
             open.row().startState(), open.log().stream().map(DraftService::entry).toList());
-    Optional<ProgramVersionRow> newest = replays.newest(client.getId());
+    ProgramKind program = open.row().program();
+    List<ProgramVersionRow> newest = replays.newest(client.getId());
     return new State(
         client,
+        program,
         replays.inForce(newest, client),
-        nextVersion(newest),
+        nextVersion(newest, program),
         replayed.draft(),
         open.log().size(),
         replayed.canUndo(),
@@ -314,22 +357,36 @@ public class DraftService {
         true);
   }
 
-  private State untouched(Client client) {
-    Optional<ProgramVersionRow> newest = replays.newest(client.getId());
-    Optional<VersionService.Replay> shared = replays.inForce(newest, client);
-    return new State(client, shared, nextVersion(newest), start(shared), 0, false, false, false);
+  private State untouched(Client client, ProgramKind program) {
+    List<ProgramVersionRow> newest = replays.newest(client.getId());
+    VersionService.InForce inForce = replays.inForce(newest, client);
+    return new State(
+        client,
+        program,
+        inForce,
+        nextVersion(newest, program),
+        start(program, inForce.of(program)),
+        0,
+        false,
+        false,
+        false);
   }
 
   /** Numbers go on from episode to episode. */
-  private static int nextVersion(Optional<ProgramVersionRow> newest) {
-    return newest.map(v -> v.number() + 1).orElse(1);
+  private static int nextVersion(List<ProgramVersionRow> newest, ProgramKind program) {
+    return newest.stream()
+            .filter(v -> v.program() == program)
+            .mapToInt(ProgramVersionRow::number)
+            .max()
+            .orElse(0)
+        + 1;
   }
 
   /** A draft starts from what was shared last; the keys are the same each time it is made. */
-  private static Draft start(Optional<VersionService.Replay> shared) {
+  private static Draft start(ProgramKind program, Optional<VersionService.Replay> shared) {
     return shared
         .map(DraftService::start)
-        .orElse(new Draft(FIRST_TITLE, Optional.empty(), List.of()));
+        .orElseGet(() -> new Draft(program.title(), Optional.empty(), List.of()));
   }
 
   private static Draft start(VersionService.Replay replay) {

@@ -26,6 +26,7 @@ import org.biokinet.app.practice.Me;
 import org.biokinet.app.program.internal.LeftOutRow;
 import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.app.settings.SettingsService;
+import org.biokinet.core.anatomy.Means;
 import org.biokinet.core.dose.DoseNotation;
 import org.biokinet.core.dose.Parsed;
 import org.biokinet.core.measure.Finding;
@@ -37,6 +38,7 @@ import org.biokinet.core.program.DraftEdit;
 import org.biokinet.core.program.DraftItem;
 import org.biokinet.core.program.Item;
 import org.biokinet.core.program.Program;
+import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.screening.Allowed;
 import org.biokinet.core.screening.Gate;
@@ -51,9 +53,6 @@ import org.springframework.transaction.annotation.Transactional;
  */
 @Service
 public class SuggestionService {
-
-  /** Where nobody knows how long the client has (our choice). */
-  public static final int USUAL_MINUTES = 10;
 
   interface LeftOuts extends JpaRepository<LeftOutRow, UUID> {
     List<LeftOutRow> findByClientIdOrderByAt(UUID clientId);
@@ -146,9 +145,12 @@ public class SuggestionService {
     audit.changed(me, clientId, "suggestions", what.exercise() + ": " + what.reason().label());
   }
 
-  /** The minutes that a client has for a session. */
-  public static int minutes(Client client) {
-    return client.circumstances().minutes().orElse(USUAL_MINUTES);
+  /** The minutes that a client has for a session of a program. */
+  public static int minutes(DraftService.State state) {
+    ProgramKind program = state.program();
+    return program == ProgramKind.DESK
+        ? program.usualMinutes()
+        : state.client().circumstances().minutes().orElse(program.usualMinutes());
   }
 
   /**
@@ -161,7 +163,7 @@ public class SuggestionService {
   public Answer propose(DraftService.State state, OptionalInt minutes) {
     Optional<String> not = closed(state);
     if (not.isPresent()) return new Answer.Not(not.get());
-    Asked asked = asked(state, minutes.orElse(minutes(state.client())));
+    Asked asked = asked(state, minutes.orElse(minutes(state)));
     if (asked.of().findings().isEmpty()) {
       return new Answer.Not("Nothing was found by measuring that could be treated.");
     }
@@ -181,16 +183,19 @@ public class SuggestionService {
 
   private Optional<String> closed(DraftService.State state) {
     Gate gate = screenings.gate(state.client());
-    return gate instanceof Gate.Closed c
-        ? Optional.of("The gate is closed: %s. %s".formatted(c.why().label(), c.why().opens()))
-        : Optional.empty();
+    if (gate instanceof Gate.Closed c) {
+      return Optional.of("The gate is closed: %s. %s".formatted(c.why().label(), c.why().opens()));
+    }
+    return state.program().within(state.client().means()).isPresent()
+        ? Optional.empty()
+        : Optional.of("At the desk one sits on a chair or stands; this client can do neither.");
   }
 
   /** What the draft serves as it is; empty while the gate is closed or nothing was found. */
   @Transactional(readOnly = true)
   public Optional<Suggestion> served(DraftService.State state) {
     if (closed(state).isPresent()) return Optional.empty();
-    Asked asked = asked(state, minutes(state.client()));
+    Asked asked = asked(state, minutes(state));
     if (asked.of().findings().isEmpty() || asked.items().isEmpty()) return Optional.empty();
     return Optional.of(asked.planner().explain(asked.of(), asked.items()));
   }
@@ -199,7 +204,7 @@ public class SuggestionService {
   @Transactional(readOnly = true)
   public List<Suggestion.Point> curve(DraftService.State state, List<Integer> minutes) {
     if (closed(state).isPresent()) return List.of();
-    Asked asked = asked(state, minutes(state.client()));
+    Asked asked = asked(state, minutes(state));
     return asked.of().findings().isEmpty() ? List.of() : asked.planner().curve(asked.of(), minutes);
   }
 
@@ -207,7 +212,7 @@ public class SuggestionService {
   @Transactional(readOnly = true)
   public List<Suggestion.RunnerUp> runnersUp(DraftService.State state, String key) {
     if (closed(state).isPresent()) return List.of();
-    Asked asked = asked(state, minutes(state.client()));
+    Asked asked = asked(state, minutes(state));
     int place = place(asked, key);
     if (place < 0 || asked.of().findings().isEmpty()) return List.of();
     Program program = program(state.draft(), asked, asked.items());
@@ -217,7 +222,7 @@ public class SuggestionService {
   /** The edit that puts one of the runners-up in its place; empty where it is none. */
   @Transactional(readOnly = true)
   public Optional<DraftEdit> swap(DraftService.State state, String key, String exercise) {
-    Asked asked = asked(state, minutes(state.client()));
+    Asked asked = asked(state, minutes(state));
     return runnersUp(state, key).stream()
         .filter(r -> r.item().exercise().id().equals(exercise))
         .findFirst()
@@ -242,13 +247,18 @@ public class SuggestionService {
     List<Finding> findings = found.standing().stream().flatMap(j -> j.finding().stream()).toList();
     DraftTimeline draft =
         DraftTimeline.of(state.draft(), client.breathSeconds(), chosen.pacing(), mine.catalogue());
+    ProgramKind program = state.program();
+    Means means = program.within(client.means()).orElseThrow();
     Allowed allowed =
-        Allowed.of(screenings.gate(client), client.means(), client.breathSeconds()).orElseThrow();
+        Allowed.of(screenings.gate(client), means, client.breathSeconds())
+            .orElseThrow()
+            .beside(state.inForce().beside(program));
     Case of =
         new Case(
+            program,
             findings,
             allowed,
-            Math.min(Case.MOST_MINUTES, minutes),
+            Math.min(program.mostMinutes(), minutes),
             client.circumstances().timesPerDay().orElse(1),
             chosen.pacing(),
             chosen.band(),

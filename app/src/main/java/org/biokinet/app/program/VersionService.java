@@ -4,6 +4,9 @@ import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import java.time.Instant;
+import java.util.Comparator;
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -16,8 +19,10 @@ import org.biokinet.app.program.internal.ProgramVersionRow;
 import org.biokinet.app.program.internal.ProgramVersions;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.exercise.Catalogue;
+import org.biokinet.core.program.Item;
 import org.biokinet.core.program.Program;
 import org.biokinet.core.program.ProgramDocument;
+import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.screening.ReEntry;
 import org.biokinet.core.timeline.Timeline;
@@ -52,6 +57,31 @@ public class VersionService {
     }
   }
 
+  /**
+   * What a client does now.
+   *
+   * @param replays by program; only those that there are
+   */
+  public record InForce(Map<ProgramKind, Replay> replays) {
+    public InForce {
+      replays = Map.copyOf(replays);
+    }
+
+    public Optional<Replay> of(ProgramKind program) {
+      return Optional.ofNullable(replays.get(program));
+    }
+
+    /** The items of the other program. */
+    public List<Item> beside(ProgramKind program) {
+      return of(program.other()).map(r -> r.program().items()).orElse(List.of());
+    }
+
+    /** Those that go before where both hold the same and a day is limited. */
+    public List<Item> before(ProgramKind program) {
+      return program.givesWay() ? beside(program) : List.of();
+    }
+  }
+
   private final ProgramVersions versions;
   private final ObjectMapper json;
 
@@ -63,27 +93,49 @@ public class VersionService {
     this.json = json;
   }
 
-  /** What is in force: the newest version of the present episode. */
+  /** What of both programs is in force: the newest versions of the present episode. */
   @Transactional(readOnly = true)
-  public Optional<Replay> latest(Client client) {
-    return inForce(newest(client.getId()), client);
+  public InForce inForce(Client client) {
+    return inForce(versions.newest(client.getId()), client);
   }
 
-  /** The same without what is needed to perform it. */
-  @Transactional(readOnly = true)
-  public Optional<ProgramVersion> inForce(Client client) {
-    return newest(client.getId()).filter(v -> inEpisode(v, client)).map(ProgramVersionRow::version);
+  InForce inForce(List<ProgramVersionRow> newest, Client client) {
+    Map<ProgramKind, Replay> replays = new EnumMap<>(ProgramKind.class);
+    newest.stream()
+        .filter(v -> inEpisode(v, client))
+        .forEach(v -> replays.put(v.program(), kept(v)));
+    return new InForce(replays);
   }
 
-  /** The newest of any episode. */
+  /** What of one program is in force. */
   @Transactional(readOnly = true)
-  Optional<ProgramVersionRow> newest(UUID clientId) {
-    return versions.findFirstByClientIdOrderByNumberDesc(clientId);
+  public Optional<Replay> latest(Client client, ProgramKind program) {
+    return inForce(client).of(program);
   }
 
-  /** What of it is in force, ready to be performed. */
-  Optional<Replay> inForce(Optional<ProgramVersionRow> newest, Client client) {
-    return newest.filter(v -> inEpisode(v, client)).map(this::kept);
+  /** What went before a program at some moment, as {@link InForce#before} says of now. */
+  @Transactional(readOnly = true)
+  public List<Item> before(UUID clientId, ProgramKind program, Instant when) {
+    if (!program.givesWay()) return List.of();
+    return versions
+        .findFirstByClientIdAndProgramAndSharedAtLessThanEqualOrderByNumberDesc(
+            clientId, program.other(), when)
+        .map(v -> kept(v).program().items())
+        .orElse(List.of());
+  }
+
+  /** The version in force that counts for whether there is a program: the main one first. */
+  @Transactional(readOnly = true)
+  public Optional<ProgramVersion> shared(Client client) {
+    return versions.newest(client.getId()).stream()
+        .filter(v -> inEpisode(v, client))
+        .map(ProgramVersionRow::version)
+        .min(Comparator.comparing(ProgramVersion::program));
+  }
+
+  /** The newest of each program, of any episode. */
+  List<ProgramVersionRow> newest(UUID clientId) {
+    return versions.newest(clientId);
   }
 
   private static boolean inEpisode(ProgramVersionRow v, Client client) {
@@ -91,22 +143,28 @@ public class VersionService {
   }
 
   @Transactional(readOnly = true)
-  public Optional<Replay> number(UUID clientId, int number) {
-    return versions.findByClientIdAndNumber(clientId, number).map(this::kept);
+  public Optional<Replay> of(UUID clientId, ProgramVersion.Name name) {
+    return versions
+        .findByClientIdAndProgramAndNumber(clientId, name.program(), name.number())
+        .map(this::kept);
   }
 
+  /** The oldest first. */
   @Transactional(readOnly = true)
   public List<ProgramVersion> all(UUID clientId) {
-    return versions.findByClientIdOrderByNumber(clientId).stream()
+    return versions.findByClientIdOrderBySharedAt(clientId).stream()
         .map(ProgramVersionRow::version)
         .toList();
   }
 
-  /** Some of a client's versions, by their number. */
+  /** Some of a client's versions. */
   @Transactional(readOnly = true)
-  public Map<Integer, Replay> replays(UUID clientId, Set<Integer> numbers) {
+  public Map<ProgramVersion.Name, Replay> replays(UUID clientId, Set<ProgramVersion.Name> names) {
+    Set<Integer> numbers =
+        names.stream().map(ProgramVersion.Name::number).collect(Collectors.toSet());
     return versions.findByClientIdAndNumberIn(clientId, numbers).stream()
-        .collect(Collectors.toMap(ProgramVersionRow::number, this::kept));
+        .filter(v -> names.contains(v.version().name()))
+        .collect(Collectors.toMap(v -> v.version().name(), this::kept));
   }
 
   private Replay kept(ProgramVersionRow version) {

@@ -4,4 +4,4 @@ import java.util.UUID;
 import org.biokinet.app.client.AboutClient;
 
 /** A version is in force from now on. */
-public record VersionShared(UUID clientId, int number) implements AboutClient {}
+public record VersionShared(UUID clientId, ProgramVersion.Name version) implements AboutClient {}

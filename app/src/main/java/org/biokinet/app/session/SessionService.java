@@ -31,6 +31,7 @@ import org.biokinet.app.session.internal.SessionRow;
 import org.biokinet.app.session.internal.UploadConflictRow;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.Pain;
+import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.progress.Attention;
 import org.biokinet.core.screening.Gate;
 import org.biokinet.core.screening.Permit;
@@ -60,6 +61,9 @@ public class SessionService {
     Optional<SessionRow> findByClientIdAndUploadId(UUID clientId, UUID uploadId);
 
     Optional<SessionRow> findFirstByClientIdOrderByStartedAtDesc(UUID clientId);
+
+    Optional<SessionRow> findFirstByClientIdAndProgramOrderByStartedAtDesc(
+        UUID clientId, ProgramKind program);
 
     Page<SessionRow> findByClientIdOrderByStartedAtDesc(UUID clientId, Pageable page);
 
@@ -127,10 +131,18 @@ public class SessionService {
     this.clock = clock;
   }
 
-  /** The side that leads the next session: the sides take turns. */
+  /** The side that leads the next session of a program: in each the sides take turns. */
   @Transactional(readOnly = true)
-  public Side nextLead(UUID clientId) {
-    return Lead.next(last(clientId).map(Session::lead));
+  public Side nextLead(UUID clientId, ProgramKind program) {
+    return Lead.next(last(clientId, program).map(Session::lead));
+  }
+
+  /** The newest session of one program. */
+  @Transactional(readOnly = true)
+  public Optional<Session> last(UUID clientId, ProgramKind program) {
+    return sessions
+        .findFirstByClientIdAndProgramOrderByStartedAtDesc(clientId, program)
+        .map(row -> whole(clientId, List.of(row)).get(0));
   }
 
   /** The newest session of a client. */
@@ -227,7 +239,7 @@ public class SessionService {
   private Done done(ClientMe me, SessionUpload upload) {
     VersionService.Replay shared =
         versions
-            .number(me.id(), upload.version())
+            .of(me.id(), upload.versionDone())
             .orElseThrow(() -> new BadUpload("there is no version " + upload.version()));
     if (!ofTen(upload.painBefore())) throw new BadUpload("painBefore is 0 to 10");
     VersionService.Replay replay = upload.beginsAgain() ? shared.beginningAgain() : shared;
@@ -259,11 +271,16 @@ public class SessionService {
     // The gate of the time when it was done: it may have closed since, or opened. Asked before the
     // session is kept, which does not open the gate that was closed to it.
     Client client = clients.byId(me.id());
-    Gate gate = screenings.gate(client, began.asked(replay.version().sharedAt()));
+    Instant asked = began.asked(replay.version().sharedAt());
+    Gate gate = screenings.gate(client, asked);
     Optional<String> past =
         PastTheGate.of(
             Permit.of(
-                replay.program(), client.means(), gate, library.of(client.practice()).catalogue()),
+                replay.program(),
+                versions.before(me.id(), replay.version().program(), asked),
+                client.means(),
+                gate,
+                library.of(client.practice()).catalogue()),
             performance,
             upload.beginsAgain(),
             place -> replay.name(place, Library.LANGUAGE));
@@ -274,7 +291,7 @@ public class SessionService {
                 upload.uploadId(),
                 sent.hash(),
                 replay.version().id(),
-                replay.version().number(),
+                replay.version().name(),
                 upload.lead(),
                 upload.lengthDone(),
                 replay.program().breathSeconds(),

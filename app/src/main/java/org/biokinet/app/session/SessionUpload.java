@@ -6,7 +6,9 @@ import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Set;
 import java.util.UUID;
+import org.biokinet.app.program.ProgramVersion;
 import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.session.Ended;
 import org.jspecify.annotations.Nullable;
@@ -15,7 +17,8 @@ import org.jspecify.annotations.Nullable;
  * A session as the player sends it.
  *
  * @param uploadId made by the player; sending the same again changes nothing
- * @param version the program version that was performed
+ * @param program which of the client's two; a player from before there were two says nothing
+ * @param version of it that was performed
  * @param lead the side that went first
  * @param length how much of the program; a player from before there were lengths says nothing
  * @param paused the items that waited, by their place; null from a player that knew of none
@@ -29,6 +32,7 @@ import org.jspecify.annotations.Nullable;
  */
 public record SessionUpload(
     @NotNull UUID uploadId,
+    @Nullable ProgramKind program,
     int version,
     @NotNull Side lead,
     @Nullable SessionLength length,
@@ -40,6 +44,10 @@ public record SessionUpload(
     @NotNull Ended ended,
     @NotNull String reason,
     @NotNull @Size(max = 20_000) List<@NotNull Integer> done) {
+
+  public ProgramVersion.Name versionDone() {
+    return new ProgramVersion.Name(program == null ? ProgramKind.MAIN : program, version);
+  }
 
   public Set<Integer> waiting() {
     return paused == null ? Set.of() : Set.copyOf(paused);

@@ -152,7 +152,7 @@ public class StandingService {
             client,
             screenings.of(client),
             links.state(id),
-            versions.inForce(client),
+            versions.shared(client),
             drafts.begun(id),
             recent,
             recent.isEmpty() ? sessions.last(id) : Optional.of(recent.get(recent.size() - 1)),

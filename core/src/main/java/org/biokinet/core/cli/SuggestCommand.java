@@ -63,7 +63,7 @@ final class SuggestCommand {
 
   private List<Suggestion.Point> curve(Case c) {
     int least = Math.max(1, c.minutes() - CURVE);
-    int most = Math.min(Case.MOST_MINUTES, c.minutes() + CURVE);
+    int most = Math.min(c.kind().mostMinutes(), c.minutes() + CURVE);
     return planner.curve(c, IntStream.rangeClosed(least, most).boxed().toList());
   }
 

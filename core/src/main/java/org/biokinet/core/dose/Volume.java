@@ -1,5 +1,6 @@
 package org.biokinet.core.dose;
 
+import java.util.List;
 import java.util.Optional;
 
 /**
@@ -91,6 +92,14 @@ public record Volume(
         || resistance
             .filter(r -> limit.resistance.isEmpty() || r.moreThan(limit.resistance.get()))
             .isPresent();
+  }
+
+  /** Whether with others of the same it comes to more on a day. */
+  public boolean exceedsDaily(Volume limit, List<Volume> others) {
+    double seconds = others.stream().mapToDouble(Volume::secondsADay).sum();
+    double repetitions = others.stream().mapToDouble(Volume::repetitionsADay).sum();
+    return secondsADay() + seconds > limit.secondsADay()
+        || repetitionsADay() + repetitions > limit.repetitionsADay();
   }
 
   /** The same, so many times a day. */

@@ -28,6 +28,12 @@ public record Amount(Map<Integer, Double> byDays) {
     return new Amount(sums);
   }
 
+  Amount plus(Amount other) {
+    Map<Integer, Double> sums = new TreeMap<>(byDays);
+    other.byDays.forEach((days, daily) -> sums.merge(days, daily, Double::sum));
+    return new Amount(sums);
+  }
+
   /** Seconds on a day on which all of it is done. */
   public double aDay() {
     return onDays(1);

@@ -23,6 +23,8 @@ import org.biokinet.core.timeline.Timeline;
  */
 public record Ledger(List<Entry> entries) {
 
+  public static final Ledger NOTHING = new Ledger(List.of());
+
   /** Without a word about it an item is done every day (our choice). */
   private static final int EVERY_DAY = 7;
 
@@ -98,6 +100,19 @@ public record Ledger(List<Entry> entries) {
       int at = side == Side.LEFT ? 0 : 1;
       both[at] = both[at].plus(daily, days);
     }
+  }
+
+  /** Both together, on the same days. */
+  public Ledger plus(Ledger other) {
+    Map<Tissue, Entry> sums = new EnumMap<>(Tissue.class);
+    for (Entry e : entries) sums.put(e.tissue(), e);
+    for (Entry e : other.entries) {
+      sums.merge(
+          e.tissue(),
+          e,
+          (a, b) -> new Entry(a.tissue(), a.left().plus(b.left()), a.right().plus(b.right())));
+    }
+    return new Ledger(List.copyOf(sums.values()));
   }
 
   private static Amount[] none() {

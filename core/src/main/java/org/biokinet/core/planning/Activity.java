@@ -60,7 +60,7 @@ record Activity(
         rank);
   }
 
-  private static Timeline alone(Item item, Case c) {
+  static Timeline alone(Item item, Case c) {
     return Timeline.compile(new Program("one item", c.breathSeconds(), c.pacing(), List.of(item)));
   }
 
@@ -83,11 +83,14 @@ record Activity(
   }
 
   /**
-   * Whether it brings at least an eighth of enough to some goal; less is not worth getting ready
-   * for (our choice).
+   * Whether it brings at least an eighth of enough to some goal that is not reached besides; less
+   * is not worth getting ready for (our choice).
    */
   boolean worthDoing(List<Goal> goals) {
     return IntStream.range(0, goals.size())
-        .anyMatch(g -> LEAST_PART * credits.get(g) >= goals.get(g).enough());
+        .anyMatch(
+            g ->
+                goals.get(g).given() < goals.get(g).enough()
+                    && LEAST_PART * credits.get(g) >= goals.get(g).enough());
   }
 }

@@ -11,15 +11,17 @@ import org.biokinet.core.ledger.Band;
 import org.biokinet.core.measure.Finding;
 import org.biokinet.core.program.Item;
 import org.biokinet.core.program.Program;
+import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.screening.Allowed;
 
 /**
  * What a suggestion goes by.
  *
+ * @param kind of the program that is wanted
  * @param findings those that a practitioner let stand
- * @param allowed what the screening lets this client do, with the positions, the equipment and the
- *     breath of the client
- * @param minutes of one session, 1–{@value #MOST_MINUTES}
+ * @param allowed what the screening lets this client do, with the positions and the equipment that
+ *     there are where it is done, the breath of the client, and what the client does beside it
+ * @param minutes of one session, from 1 to what the kind of program has at most
  * @param timesADay sessions a day
  * @param band whose lower edge is enough stretch of a muscle
  * @param avoided ids of exercises that this client disliked or that provoked pain
@@ -28,6 +30,7 @@ import org.biokinet.core.screening.Allowed;
  * @param inForce the program that the client does now
  */
 public record Case(
+    ProgramKind kind,
     List<Finding> findings,
     Allowed allowed,
     int minutes,
@@ -40,23 +43,25 @@ public record Case(
     List<Item> pinned,
     Optional<Program> inForce) {
 
-  /** Our choice: nobody plans more of it at home. */
-  public static final int MOST_MINUTES = 60;
-
   public Case {
     findings = List.copyOf(findings);
     avoided = Set.copyOf(avoided);
     pinch = Set.copyOf(pinch);
     pinned = List.copyOf(pinned);
-    if (minutes < 1 || minutes > MOST_MINUTES) {
+    if (minutes < 1 || minutes > kind.mostMinutes()) {
       throw new IllegalArgumentException(
-          "1 to %d minutes, not %d".formatted(MOST_MINUTES, minutes));
+          "1 to %d minutes, not %d".formatted(kind.mostMinutes(), minutes));
     }
     Bounds.PER_DAY.check(timesADay);
   }
 
   public Means means() {
     return allowed.means();
+  }
+
+  /** What the client does beside it, and goes on doing. */
+  List<Item> beside() {
+    return allowed.beside();
   }
 
   public double breathSeconds() {
@@ -96,6 +101,6 @@ public record Case(
       List<Item> staying,
       Optional<Program> now) {
     return new Case(
-        what, open, length, timesADay, pacing, band, liked, avoided, pinch, staying, now);
+        kind, what, open, length, timesADay, pacing, band, liked, avoided, pinch, staying, now);
   }
 }

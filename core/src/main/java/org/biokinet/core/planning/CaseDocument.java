@@ -33,6 +33,7 @@ import org.biokinet.core.measure.Finding;
 import org.biokinet.core.program.Item;
 import org.biokinet.core.program.Program;
 import org.biokinet.core.program.ProgramDocument;
+import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.screening.Allowed;
 import org.biokinet.core.screening.Assessment;
 import org.biokinet.core.screening.Condition;
@@ -91,7 +92,9 @@ public final class CaseDocument {
           "avoided",
           "pinch",
           "pinned",
-          "inForce");
+          "inForce",
+          "program",
+          "beside");
   private static final Set<String> FINDING_KEYS =
       Set.of("code", "kind", "title", "weight", "targets");
   private static final Set<String> TISSUE_KEYS = Set.of("intent", "tissue", "side");
@@ -135,7 +138,8 @@ public final class CaseDocument {
     Set<Position> positions = codes(root, "positions", Position.class);
     if (positions.isEmpty()) faults.add("positions: a list of at least one");
     Set<Equipment> equipment = codes(root, "equipment", Equipment.class);
-    int minutes = whole("", root, "minutes", 1, Case.MOST_MINUTES, null);
+    ProgramKind kind = coded("", root, "program", ProgramKind.class, ProgramKind.MAIN);
+    int minutes = whole("", root, "minutes", 1, kind.mostMinutes(), null);
     int times = whole("", root, "timesADay", 1, Bounds.PER_DAY.most(), 1);
     Band band = coded("", root, "band", Band.class, Band.ACSM);
     Preferences preferences = preferences(root.path("preferences"));
@@ -143,16 +147,24 @@ public final class CaseDocument {
     Set<Side> pinch = sides(root.path("pinch"));
     Optional<Program> frame = frame(root);
     List<Item> pinned = pinned(root);
-    Optional<Program> inForce = inForce(root.path("inForce"));
+    Optional<Program> inForce = stored("inForce: ", root.path("inForce"));
+    Optional<Program> beside = stored("beside: ", root.path("beside"));
+    Optional<Means> means =
+        positions.isEmpty() ? Optional.empty() : kind.within(new Means(positions, equipment));
+    if (means.isEmpty() && !positions.isEmpty()) {
+      faults.add("positions: a desk program is done on a chair or standing");
+    }
     if (!faults.isEmpty()) return new Reading.Bad(faults);
     Program basis = frame.orElseThrow();
     Allowed allowed =
         new Allowed(
             Assessment.of(screening.orElseThrow(), Optional.empty()),
-            new Means(positions, equipment),
-            basis.breathSeconds());
+            means.orElseThrow(),
+            basis.breathSeconds(),
+            beside.map(Program::items).orElse(List.of()));
     return new Reading.Ok(
         new Case(
+            kind,
             findings,
             allowed,
             minutes,
@@ -331,8 +343,8 @@ public final class CaseDocument {
     return program("pinned ", document).map(Program::items).orElse(List.of());
   }
 
-  private Optional<Program> inForce(JsonNode node) {
-    return node.isMissingNode() ? Optional.empty() : program("inForce: ", node);
+  private Optional<Program> stored(String where, JsonNode node) {
+    return node.isMissingNode() ? Optional.empty() : program(where, node);
   }
 
   private Optional<Program> program(String where, JsonNode document) {

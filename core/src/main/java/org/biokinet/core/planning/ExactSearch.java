@@ -91,6 +91,7 @@ final class ExactSearch {
     }
     chosen = new int[slots];
     for (int i = 0; i < count; i++) learn(i, model.free().get(i));
+    for (int g = 0; g < goals; g++) covered[g] = model.goals().get(g).given();
     for (Activity a : model.pinned()) {
       for (int g = 0; g < goals; g++) covered[g] += a.credits().get(g);
       pinnedThings |= bits(a.fetched());

@@ -52,7 +52,7 @@ final class Explanation {
     Case c = solved.of();
     List<Option> tried = new ArrayList<>();
     for (int more : MORE_MINUTES) {
-      if (c.minutes() + more > Case.MOST_MINUTES) break;
+      if (c.minutes() + more > c.kind().mostMinutes()) break;
       String words = more == 1 ? "one more minute" : more + " more minutes";
       tried.add(option(words, c.withMinutes(c.minutes() + more)));
     }
@@ -61,7 +61,7 @@ final class Explanation {
       String words = more == 1 ? "one more exercise" : more + " more exercises";
       tried.add(option(words, c.withMost(c.preferences().mostItems() + more)));
     }
-    int minutes = Math.min(Case.MOST_MINUTES, c.minutes() + 10);
+    int minutes = Math.min(c.kind().mostMinutes(), c.minutes() + 10);
     int items = Math.min(Preferences.MOST, c.preferences().mostItems() + 2);
     tried.add(option("more minutes and more exercises", c.withMinutes(minutes).withMost(items)));
     return tried;
@@ -203,7 +203,7 @@ final class Explanation {
   }
 
   private boolean reached(int goal) {
-    return Model.credit(solved.best().activities(), goal) >= goal(goal).enough();
+    return solved.model().credit(solved.best().activities(), goal) >= goal(goal).enough();
   }
 
   /** Why nothing at all can be done for a goal; empty where something can. */

@@ -23,10 +23,12 @@ import org.biokinet.core.timeline.Timeline;
  * @param strengthToo whether it counts only in a program that strengthens something, since it comes
  *     of a posture finding
  * @param weight of all findings that ask for it, in millionths
+ * @param given half seconds of stretch that what the client does besides brings; what is done
+ *     without being counted in seconds is as good again at another time of the day (our choice)
  * @param enough credit from which it is reached in full: half seconds of stretch a day, or halves
  *     of a fitting item
  */
-record Goal(Finding.Target target, boolean strengthToo, long weight, int enough) {
+record Goal(Finding.Target target, boolean strengthToo, long weight, int given, int enough) {
 
   /** Credit of an item whose first target it is, and of one that does it by the way. */
   private static final int FIRST = 2;
@@ -56,7 +58,7 @@ record Goal(Finding.Target target, boolean strengthToo, long weight, int enough)
           long weight =
               Math.round(Math.max(0, f.weight()) * MILLIONTHS / f.treat().size() / sided.size());
           for (Finding.Target one : sided) {
-            Goal key = new Goal(one, f.kind() == Finding.Kind.POSTURE, 0, enough(one, c));
+            Goal key = new Goal(one, f.kind() == Finding.Kind.POSTURE, 0, 0, enough(one, c));
             int place = places.computeIfAbsent(key, k -> all.size());
             if (place == all.size()) all.add(key);
             all.set(place, all.get(place).weighing(weight));
@@ -65,7 +67,8 @@ record Goal(Finding.Target target, boolean strengthToo, long weight, int enough)
         }
         shares.add(mine);
       }
-      return new Goals(all, shares);
+      List<Timeline> beside = c.beside().stream().map(i -> Activity.alone(i, c)).toList();
+      return new Goals(all.stream().map(g -> g.after(beside)).toList(), shares);
     }
   }
 
@@ -92,7 +95,12 @@ record Goal(Finding.Target target, boolean strengthToo, long weight, int enough)
   }
 
   private Goal weighing(long more) {
-    return new Goal(target, strengthToo, weight + more, enough);
+    return new Goal(target, strengthToo, weight + more, given, enough);
+  }
+
+  private Goal after(List<Timeline> beside) {
+    int stretch = inSeconds() ? beside.stream().mapToInt(this::credit).sum() : 0;
+    return new Goal(target, strengthToo, weight, stretch, enough);
   }
 
   /** Whether its credit is in half seconds of stretch. */

@@ -5,6 +5,7 @@ import java.util.BitSet;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.biokinet.core.anatomy.Position;
 import org.biokinet.core.anatomy.Side;
@@ -70,7 +71,7 @@ record Model(
         apart(together, free),
         c.means().positions(),
         c.pacing(),
-        c.inForce().map(p -> rises(p, c, free)).orElse(List.of()));
+        c.inForce().isEmpty() && c.beside().isEmpty() ? List.of() : rises(c, free));
   }
 
   /** What serves nothing is only looked at where something else needs it. */
@@ -92,8 +93,9 @@ record Model(
     return apart;
   }
 
-  private static List<Rise> rises(Program now, Case c, List<Activity> free) {
-    Ledger before = Ledger.of(Timeline.compile(now));
+  private static List<Rise> rises(Case c, List<Activity> free) {
+    Optional<Ledger> before = c.inForce().map(now -> Ledger.of(Timeline.compile(now)));
+    Ledger beside = ledger(c.beside(), c);
     List<Ledger> alone = free.stream().map(a -> ledger(List.of(a.item()), c)).toList();
     Ledger pinned = ledger(c.pinned(), c);
     Map<Tissue, Boolean> touched = new EnumMap<>(Tissue.class);
@@ -103,8 +105,9 @@ record Model(
         (tissue, banded) -> {
           if (!banded) return;
           for (Side side : Side.values()) {
-            double was = aWeek(before, tissue, side);
-            double room = Ledger.mostAfter(was) - aWeek(pinned, tissue, side);
+            double goesOn = aWeek(beside, tissue, side);
+            double was = goesOn + before.map(l -> aWeek(l, tissue, side)).orElse(0.0);
+            double room = Ledger.mostAfter(was) - goesOn - aWeek(pinned, tissue, side);
             List<Double> brings = alone.stream().map(l -> aWeek(l, tissue, side)).toList();
             rises.add(new Rise(tissue, side, room, brings));
           }
@@ -147,7 +150,8 @@ record Model(
     return worth;
   }
 
-  static int credit(List<Activity> chosen, int goal) {
-    return chosen.stream().mapToInt(a -> a.credits().get(goal)).sum();
+  /** With what is given by what the client does besides. */
+  int credit(List<Activity> chosen, int goal) {
+    return goals.get(goal).given() + chosen.stream().mapToInt(a -> a.credits().get(goal)).sum();
   }
 }

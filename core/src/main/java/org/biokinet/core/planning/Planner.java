@@ -67,7 +67,7 @@ public final class Planner {
     private double reached(int goal, boolean strength) {
       Goal g = goals.all().get(goal);
       if (g.strengthToo() && !strength) return 0;
-      return Math.min(1, Model.credit(best.activities(), goal) / (double) g.enough());
+      return Math.min(1, model.credit(best.activities(), goal) / (double) g.enough());
     }
   }
 
@@ -211,8 +211,8 @@ public final class Planner {
             .orElseThrow();
     List<String> changes = new ArrayList<>();
     for (int g = 0; g < s.goals().all().size(); g++) {
-      int before = Model.credit(now.best().activities(), g);
-      int after = Model.credit(j.all(), g);
+      int before = now.model().credit(now.best().activities(), g);
+      int after = s.model().credit(j.all(), g);
       if (Math.min(before, enough(s, g)) != Math.min(after, enough(s, g))) {
         changes.add(Explanation.change(s.goals().all().get(g), before, after));
       }

@@ -39,17 +39,21 @@ public sealed interface DraftEdit {
    * A new item.
    *
    * @param at index from 0; at the end of the list when empty
+   * @param position its usual one when empty
    */
-  record Add(String key, String exercise, String dose, Optional<Integer> at) implements DraftEdit {
+  record Add(
+      String key, String exercise, String dose, Optional<Integer> at, Optional<Position> position)
+      implements DraftEdit {
     public Add(String key, String exercise, String dose) {
-      this(key, exercise, dose, Optional.empty());
+      this(key, exercise, dose, Optional.empty(), Optional.empty());
     }
 
     @Override
     public Draft apply(Draft draft) {
       List<DraftItem> items = new ArrayList<>(draft.items());
       int index = at.filter(i -> i >= 0 && i <= items.size()).orElse(items.size());
-      items.add(index, DraftItem.of(key, exercise, dose));
+      DraftItem item = DraftItem.of(key, exercise, dose);
+      items.add(index, position.map(item::withPosition).orElse(item));
       return draft.withItems(items);
     }
   }

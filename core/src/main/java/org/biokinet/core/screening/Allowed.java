@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.stream.Stream;
 import org.biokinet.core.anatomy.Means;
 import org.biokinet.core.anatomy.Position;
 import org.biokinet.core.anatomy.Setting;
@@ -15,6 +16,7 @@ import org.biokinet.core.dose.SideDose;
 import org.biokinet.core.dose.Volume;
 import org.biokinet.core.dose.Work;
 import org.biokinet.core.exercise.Exercise;
+import org.biokinet.core.program.Item;
 
 /**
  * Whether an item keeps to what a screening allows: the one answer for typing it, sharing it,
@@ -23,12 +25,27 @@ import org.biokinet.core.exercise.Exercise;
  *
  * @param means of the client, since a bed is not the floor
  * @param breathSeconds one breath of the client
+ * @param beside what the client does as well: of one exercise and side all of it counts together
  */
-public record Allowed(Assessment assessment, Means means, double breathSeconds) {
+public record Allowed(Assessment assessment, Means means, double breathSeconds, List<Item> beside) {
+
+  public Allowed {
+    beside = List.copyOf(beside);
+  }
+
+  /** For a client who does nothing else. */
+  public Allowed(Assessment assessment, Means means, double breathSeconds) {
+    this(assessment, means, breathSeconds, List.of());
+  }
 
   /** What a gate says, open or closed; empty where nobody has answered anything. */
   public static Optional<Allowed> of(Gate gate, Means means, double breathSeconds) {
     return gate.answers().map(a -> new Allowed(a, means, breathSeconds));
+  }
+
+  /** The same for a client who does these as well. */
+  public Allowed beside(List<Item> others) {
+    return new Allowed(assessment, means, breathSeconds, others);
   }
 
   /** What is passed. */
@@ -115,18 +132,23 @@ public record Allowed(Assessment assessment, Means means, double breathSeconds) 
       String words = "up to %d of 10 at most: %s".formatted(verdict.ceiling(), why);
       return against(use, Limit.CEILING, verdict.limits(), words);
     }
-    Volume volume = volume(use);
+    Volume volume = volume(use, dose);
     int mostEffort = mostEffort(dose, verdict);
     if (Volume.effort(dose, use.exercise().doseContext()) > mostEffort) {
       String words = "%d %% at most: %s".formatted(mostEffort, why);
       return against(use, Limit.EFFORT, verdict.limits(), words);
     }
-    int times = dose.everyMinutes().isPresent() ? 0 : volume.times();
+    List<SideDose> elsewhere = elsewhere(use);
     boolean high = irritability == Irritability.HIGH;
-    if ((high ? volume.times() : times) > irritability.mostPerDay()) {
+    int times =
+        Stream.concat(Stream.of(dose), elsewhere.stream())
+            .filter(d -> high || d.everyMinutes().isEmpty())
+            .mapToInt(Volume::times)
+            .sum();
+    if (times > irritability.mostPerDay()) {
       String words =
-          "%d times a day at most: %s irritability"
-              .formatted(irritability.mostPerDay(), irritability.label());
+          "%d times a day at most%s: %s irritability"
+              .formatted(irritability.mostPerDay(), together(elsewhere), irritability.label());
       return against(use, Limit.TIMES, List.of(), words);
     }
     boolean startIsTheLimit = verdict.limited() || (high && !Rest.is(use.exercise()));
@@ -139,16 +161,33 @@ public record Allowed(Assessment assessment, Means means, double breathSeconds) 
     Volume limit = Volume.of(most, use.exercise().doseContext(), breathSeconds);
     // Highly irritable and nothing else: the start dose, and that twice a day.
     if (!verdict.limited()) limit = limit.daily(irritability.mostPerDay());
-    if (!volume.exceeds(limit)) return Optional.empty();
+    List<Volume> others = elsewhere.stream().map(d -> volume(use, d)).toList();
+    if (!volume.exceeds(limit) && !volume.exceedsDaily(limit, others)) return Optional.empty();
     String words =
-        "no more than the start dose, %s%s: %s"
+        "no more than the start dose, %s%s%s: %s"
             .formatted(
                 DoseNotation.format(new Dose.Alike(most)),
                 limit.times() == 1
                     ? " once a day"
                     : " up to %d times a day".formatted(limit.times()),
+                together(elsewhere),
                 why);
     return against(use, Limit.START_DOSE, verdict.limits(), words);
+  }
+
+  /** Doses of the same on the same side that are done as well. */
+  private List<SideDose> elsewhere(Use use) {
+    Side side = use.treated().orElse(Side.LEFT);
+    return beside.stream()
+        .filter(i -> i.exercise().id().equals(use.exercise().id()))
+        .flatMap(i -> i.dose().on(side).stream())
+        .toList();
+  }
+
+  private static String together(List<SideDose> elsewhere) {
+    return elsewhere.isEmpty()
+        ? ""
+        : ", together with " + DoseNotation.format(new Dose.Alike(elsewhere.get(0))) + " besides";
   }
 
   /** What limits an exercise keeps its contractions at the usual effort, unless it says another. */
@@ -165,7 +204,7 @@ public record Allowed(Assessment assessment, Means means, double breathSeconds) 
     return Optional.of(new Objection(use.treated(), limit, reasons, side + words));
   }
 
-  private Volume volume(Use use) {
-    return Volume.of(use.dose(), use.exercise().doseContext(), breathSeconds);
+  private Volume volume(Use use, SideDose dose) {
+    return Volume.of(dose, use.exercise().doseContext(), breathSeconds);
   }
 }

@@ -1,5 +1,6 @@
 package org.biokinet.core.screening;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -27,19 +28,24 @@ public record Permit(
     Map<Integer, Allowed.Objection> objections) {
 
   /**
+   * @param beside what the client does as well, which goes before
    * @param today the catalogue in force: a version that was shared long ago may not know yet what
    *     its exercises have to mind
    */
-  public static Permit of(Program program, Means means, Gate gate, Catalogue today) {
+  public static Permit of(
+      Program program, List<Item> beside, Means means, Gate gate, Catalogue today) {
     Optional<Allowed> allowed = Allowed.of(gate, means, program.breathSeconds());
     Map<Integer, Allowed.Objection> found = new TreeMap<>();
     allowed.ifPresent(
         a -> {
+          List<Item> before = new ArrayList<>(beside);
           for (int i = 0; i < program.items().size(); i++) {
             Item item = program.items().get(i);
             Exercise e = known(today, item.exercise());
-            List<Allowed.Objection> against = a.objections(e, item.position(), item.dose());
+            List<Allowed.Objection> against =
+                a.beside(before).objections(e, item.position(), item.dose());
             if (!against.isEmpty()) found.put(i, against.get(0));
+            else before.add(item); // what waits is not done
           }
         });
     return new Permit(gate, program, allowed, found);

@@ -6,13 +6,15 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.timeline.Performance;
 
 /**
  * One performance of a program, as it was done and told.
  *
- * @param version number of the shared version that was done
+ * @param program which of the client's two was done
+ * @param version number of the shared version of it
  * @param lead the side that went first
  * @param day in the client's zone
  * @param painBefore 0–10; empty where it was not told
@@ -23,6 +25,7 @@ import org.biokinet.core.timeline.Performance;
  * @param checkIn what was said afterwards; it may come later
  */
 public record Session(
+    ProgramKind program,
     int version,
     Side lead,
     SessionLength length,

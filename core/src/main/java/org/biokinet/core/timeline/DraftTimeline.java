@@ -43,7 +43,13 @@ public record DraftTimeline(
       Parsed parsed,
       int seconds,
       int stretchLeft,
-      int stretchRight) {}
+      int stretchRight) {
+
+    /** As it would be done; empty when not understood. */
+    public Optional<Item> item() {
+      return DraftTimeline.item(draft, exercise, parsed);
+    }
+  }
 
   public DraftTimeline {
     lines = List.copyOf(lines);
@@ -63,16 +69,7 @@ public record DraftTimeline(
       Exercise e = catalogue.get(d.exercise());
       Parsed p = DoseNotation.parse(d.dose(), e.doseContext());
       parsed.add(p);
-      if (p instanceof Parsed.Understood ok) {
-        items.add(
-            new Item(
-                e,
-                ok.dose(),
-                position(d, e),
-                d.order(),
-                d.lead(),
-                d.priority().orElse(Priority.NORMAL)));
-      }
+      item(d, e, p).ifPresent(items::add);
     }
     Optional<Timeline> timeline = Optional.empty();
     Optional<String> problem = Optional.empty();
@@ -109,6 +106,12 @@ public record DraftTimeline(
       if (parsed.get(i) instanceof Parsed.Understood) index++;
     }
     return new DraftTimeline(lines, timeline, problem.or(() -> problem(draft, parsed)));
+  }
+
+  private static Optional<Item> item(DraftItem d, Exercise e, Parsed parsed) {
+    if (!(parsed instanceof Parsed.Understood ok)) return Optional.empty();
+    Priority priority = d.priority().orElse(Priority.NORMAL);
+    return Optional.of(new Item(e, ok.dose(), position(d, e), d.order(), d.lead(), priority));
   }
 
   private static Position position(DraftItem d, Exercise e) {

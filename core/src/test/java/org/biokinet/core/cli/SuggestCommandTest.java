@@ -100,6 +100,27 @@ class SuggestCommandTest {
   }
 
   @Test
+  void aDeskProgramIsShortAndCountsWhatIsDoneBesides() throws Exception {
+    String text = Files.readString(FORMATS.resolve("example-case.json"));
+    String beside =
+        """
+        {"format":"biokinet-program","version":1,"title":"Main",
+         "items":[{"exercise":"upper-trap-stretch","dose":"R 3x20s"}]}
+        """;
+    String desk =
+        text.replaceFirst("\\{", "{\"program\":\"desk\",\"beside\":%s,".formatted(beside))
+            .replaceFirst("\"minutes\": *\\d+", "\"minutes\": 2");
+    assertThat(run("suggest", file(desk))).isZero();
+    assertThat(out.toString(StandardCharsets.UTF_8))
+        .contains("1. ")
+        .doesNotContain("Upper trapezius stretch", "lying", "floor");
+    String long4 = desk.replaceFirst("\"minutes\": 2", "\"minutes\": 4");
+    assertThat(run("suggest", file(long4))).isEqualTo(2);
+    assertThat(err.toString(StandardCharsets.UTF_8))
+        .contains("minutes: a whole number from 1 to 3, not 4");
+  }
+
+  @Test
   void nothingIsSuggestedPastAClosedGate() throws Exception {
     String text = Files.readString(FORMATS.resolve("example-case.json"));
     String file = file(text.replace("\"worstPain\": 5", "\"worstPain\": 8"));

@@ -55,6 +55,17 @@ class LedgerTest {
     assertThat(of(l, Tissue.UPPER_TRAP).leftMore()).isEqualTo(-30);
   }
 
+  /** 30 s every day and 2 × 15 s on five days: 60 s a day, 210 + 150 s a week. */
+  @Test
+  void twoProgramsAreOneLedger() {
+    Ledger both =
+        ledger("upper-trap-stretch", "L 2x15s").plus(ledger("upper-trap-stretch", "2x15s 5/w"));
+    assertThat(of(both, Tissue.UPPER_TRAP).left().aDay()).isEqualTo(60);
+    assertThat(of(both, Tissue.UPPER_TRAP).left().aWeek()).isEqualTo(360);
+    assertThat(of(both, Tissue.UPPER_TRAP).right()).isEqualTo(Amount.of(30, 5));
+    assertThat(both.plus(Ledger.NOTHING)).isEqualTo(both);
+  }
+
   @Test
   void timesADayAndDaysAWeekMultiply() {
     // 2 × 15 s, twice a day on five days: 60 s a day, 300 a week.

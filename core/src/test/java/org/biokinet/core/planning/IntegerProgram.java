@@ -10,10 +10,17 @@ import java.util.Set;
 import java.util.function.Predicate;
 import org.biokinet.core.anatomy.Equipment;
 import org.biokinet.core.anatomy.Position;
+import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.anatomy.Tissue;
 import org.biokinet.core.dose.Pace;
 import org.biokinet.core.exercise.Catalogue;
 import org.biokinet.core.exercise.Exercise;
+import org.biokinet.core.ledger.Ledger;
+import org.biokinet.core.measure.Finding;
+import org.biokinet.core.program.Item;
+import org.biokinet.core.program.Program;
 import org.biokinet.core.timeline.SessionOrder.Stage;
+import org.biokinet.core.timeline.Timeline;
 import org.ojalgo.optimisation.Expression;
 import org.ojalgo.optimisation.ExpressionsBasedModel;
 import org.ojalgo.optimisation.Optimisation;
@@ -58,6 +65,7 @@ final class IntegerProgram {
     neck();
     floor();
     minutes();
+    rises();
   }
 
   /**
@@ -115,14 +123,62 @@ final class IntegerProgram {
       Variable reached = program.newVariable("reached" + g);
       reached.lower(0).upper(1).weight(of.weight() / 1e6);
       this.reached.add(reached);
-      Expression credit = program.newExpression("credit" + g).lower(0);
-      where(a -> a.serves(goal))
-          .forEach(s -> credit.set(s.chosen, part(s.activity.credits().get(goal), of)));
-      credit.set(reached, -1);
+      double given = part(besides(of), of);
+      List<Spot> serving = where(a -> a.serves(goal));
+      if (given < 1 && !serving.isEmpty()) {
+        Expression credit = program.newExpression("credit" + g).lower(-given);
+        serving.forEach(s -> credit.set(s.chosen, part(s.activity.credits().get(goal), of)));
+        credit.set(reached, -1);
+      } else {
+        reached.upper(given);
+      }
       if (!of.strengthToo()) continue;
       Expression gate = sum("gate", where(a -> Together.strengthens(a.exercise())), 1).lower(0);
       gate.set(reached, -1);
     }
+  }
+
+  /** Half seconds that the ledger of what the client does besides has, in whole ones. */
+  private int besides(Goal of) {
+    if (!of.inSeconds()) return 0;
+    Tissue tissue = ((Finding.Target.OfTissue) of.target()).tissue();
+    return (int)
+        Math.round(
+            2
+                * Ledger.of(Timeline.compile(whole(c.beside())))
+                    .find(tissue)
+                    .map(e -> e.on(of.side()).aDay())
+                    .orElse(0.0));
+  }
+
+  private Program whole(List<Item> items) {
+    return new Program("items", c.breathSeconds(), c.pacing(), items);
+  }
+
+  /** After what is done besides, no muscle gets more than half as much again, or 30 s a day. */
+  private void rises() {
+    if (c.beside().isEmpty()) return;
+    Ledger before = Ledger.of(Timeline.compile(whole(c.beside())));
+    List<Ledger> alone =
+        spots.stream()
+            .map(s -> Ledger.of(Timeline.compile(whole(List.of(s.activity.item())))))
+            .toList();
+    for (Tissue tissue : Tissue.values()) {
+      for (Side side : Side.values()) {
+        if (tissue.kind() != Tissue.Kind.MUSCLE) continue;
+        double was = aWeek(before, tissue, side);
+        double most = Math.max(1.5 * was, was + 210) - was;
+        Expression more = program.newExpression("rise" + names++).upper(1);
+        for (int i = 0; i < spots.size(); i++) {
+          double part = aWeek(alone.get(i), tissue, side) / most;
+          if (part > 0) more.set(spots.get(i).chosen, part);
+        }
+      }
+    }
+  }
+
+  private static double aWeek(Ledger ledger, Tissue tissue, Side side) {
+    return ledger.find(tissue).map(e -> e.on(side).aWeek()).orElse(0.0);
   }
 
   /** Of what is enough; one that is more than enough reaches it as well as one that is just so. */

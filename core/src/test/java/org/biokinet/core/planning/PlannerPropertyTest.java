@@ -20,6 +20,7 @@ import org.biokinet.core.ledger.Ledger;
 import org.biokinet.core.measure.Finding;
 import org.biokinet.core.program.Item;
 import org.biokinet.core.program.Program;
+import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.screening.Condition;
 import org.biokinet.core.timeline.SessionOrder;
 import org.biokinet.core.timeline.Timeline;
@@ -177,6 +178,7 @@ class PlannerPropertyTest {
     Case other = SeededCase.of(seed + 1);
     Case c =
         new Case(
+            ProgramKind.MAIN,
             other.findings(),
             first.allowed(),
             15,

@@ -19,6 +19,7 @@ import org.biokinet.core.anatomy.Tissue;
 import org.biokinet.core.dose.Pacing;
 import org.biokinet.core.ledger.Band;
 import org.biokinet.core.measure.Finding;
+import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.screening.Allowed;
 import org.biokinet.core.screening.Assessment;
 import org.biokinet.core.screening.Condition;
@@ -72,8 +73,33 @@ final class SeededCase {
     return of(random, findings, 3 + random.nextInt(18));
   }
 
+  /** One to three minutes at the desk, beside what is suggested as the main program. */
+  static Case atTheDesk(Planner planner, long seed) {
+    Case main = of(seed);
+    Allowed there =
+        new Allowed(
+            main.allowed().assessment(),
+            ProgramKind.DESK.within(main.means()).orElseThrow(),
+            main.breathSeconds(),
+            planner.program(planner.solve(main)).items());
+    return new Case(
+        ProgramKind.DESK,
+        main.findings(),
+        there,
+        1 + new Random(seed).nextInt(ProgramKind.DESK.mostMinutes()),
+        main.timesADay(),
+        main.pacing(),
+        main.band(),
+        main.preferences(),
+        main.avoided(),
+        main.pinch(),
+        List.of(),
+        Optional.empty());
+  }
+
   static Case of(Random random, int findings, int minutes) {
     return new Case(
+        ProgramKind.MAIN,
         findings(random, findings),
         new Allowed(assessment(random), means(random), 5),
         minutes,

@@ -34,14 +34,15 @@ class DraftEditTest {
 
   @Test
   void itemsComeGoAndMove() {
-    assertThat(keys(new DraftEdit.Add("d", "chin-tuck", "30s", Optional.empty())))
+    assertThat(keys(new DraftEdit.Add("d", "chin-tuck", "30s", Optional.empty(), Optional.empty())))
         .containsExactly("a", "b", "c", "d");
-    assertThat(keys(new DraftEdit.Add("d", "chin-tuck", "30s", Optional.of(0))))
+    assertThat(keys(new DraftEdit.Add("d", "chin-tuck", "30s", Optional.of(0), Optional.empty())))
         .containsExactly("d", "a", "b", "c");
-    assertThat(keys(new DraftEdit.Add("d", "chin-tuck", "30s", Optional.of(3))))
+    assertThat(keys(new DraftEdit.Add("d", "chin-tuck", "30s", Optional.of(3), Optional.empty())))
         .containsExactly("a", "b", "c", "d");
     for (int odd : new int[] {-1, 4}) {
-      assertThat(keys(new DraftEdit.Add("d", "chin-tuck", "30s", Optional.of(odd))))
+      assertThat(
+              keys(new DraftEdit.Add("d", "chin-tuck", "30s", Optional.of(odd), Optional.empty())))
           .as("a place that is none: the end")
           .containsExactly("a", "b", "c", "d");
     }

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.List;
@@ -28,9 +29,12 @@ import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.AnyDose;
 import org.biokinet.core.dose.Dose;
 import org.biokinet.core.dose.DoseNotation;
+import org.biokinet.core.dose.Pacing;
 import org.biokinet.core.dose.Parsed;
 import org.biokinet.core.exercise.Catalogue;
 import org.biokinet.core.exercise.Exercise;
+import org.biokinet.core.program.Item;
+import org.biokinet.core.program.Program;
 import org.biokinet.core.search.Alternatives;
 import org.junit.jupiter.api.Test;
 
@@ -111,6 +115,64 @@ class AllowedTest {
         .hasValueSatisfying(w -> assertThat(w).contains("locked"));
     assertThat(objection(having(Condition.HEADACHE), "chin-tuck", "3x10s")).isPresent();
     assertThat(objection(having(Condition.HEADACHE), "chin-tuck", "3x5s")).isEmpty();
+  }
+
+  private static Optional<String> beside(
+      Assessment a, String exercise, String dose, String... others) {
+    Exercise e = CATALOGUE.get(exercise);
+    List<Item> items = new ArrayList<>();
+    for (int i = 0; i < others.length; i += 2) {
+      Exercise other = CATALOGUE.get(others[i]);
+      items.add(new Item(other, dose(other, others[i + 1])));
+    }
+    return new Allowed(a, NO_BED, 5)
+        .beside(items).objections(e, e.usualPosition(), dose(e, dose)).stream()
+            .map(Allowed.Objection::words)
+            .findFirst();
+  }
+
+  /** A day is limited whatever the number of lists on which the exercise stands. */
+  @Test
+  void whatIsDoneBesidesCountsOnTheSameDay() {
+    Assessment dizzy = having(Condition.DIZZINESS);
+    assertThat(beside(dizzy, "neck-rotation", "3")).isEmpty();
+    assertThat(beside(dizzy, "neck-rotation", "3", "chin-tuck", "3x5s")).isEmpty();
+    assertThat(beside(dizzy, "neck-rotation", "3", "neck-rotation", "1"))
+        .hasValueSatisfying(w -> assertThat(w).contains("together with 1 besides"));
+    assertThat(beside(having(), "neck-rotation", "5", "neck-rotation", "5")).isEmpty();
+    // Highly irritable: the start dose, twice a day and no more, on each side by itself.
+    Assessment high = high();
+    assertThat(beside(high, "upper-trap-stretch", "R 1x10s", "upper-trap-stretch", "1x10s"))
+        .isEmpty();
+    assertThat(beside(high, "upper-trap-stretch", "R 1x10s", "upper-trap-stretch", "1x10s 2/d"))
+        .hasValueSatisfying(w -> assertThat(w).contains("right: 2 times a day at most"));
+    assertThat(beside(high, "upper-trap-stretch", "R 1x10s", "upper-trap-stretch", "L 1x10s 2/d"))
+        .isEmpty();
+  }
+
+  /** The second of the same waits, and what waits does not count. */
+  @Test
+  void theSameTwiceInOneProgramCountsTogether() {
+    Exercise e = CATALOGUE.get("neck-rotation");
+    Program program =
+        new Program(
+            "twice",
+            5,
+            Pacing.DEFAULT,
+            List.of(
+                new Item(e, dose(e, "2")), new Item(e, dose(e, "2")), new Item(e, dose(e, "1"))));
+    Gate gate =
+        new Gate.Open(
+            having(Condition.DIZZINESS),
+            /* renewable= */ false,
+            /* reEntry= */ false,
+            LocalDate.of(2027, 1, 1));
+    Permit permit = Permit.of(program, List.of(), EVERYTHING, gate, CATALOGUE);
+    assertThat(permit.waiting()).containsExactly(1);
+    assertThat(
+            Permit.of(program, List.of(new Item(e, dose(e, "3"))), EVERYTHING, gate, CATALOGUE)
+                .waiting())
+        .containsExactly(0, 1, 2);
   }
 
   /** What passed while like was compared with like only. */

@@ -11,6 +11,7 @@ import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
 import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.program.SessionLength;
 import org.junit.jupiter.api.Test;
 
@@ -56,6 +57,7 @@ class ArrivingTest {
 
   private static Session session(Optional<Integer> before, Optional<CheckIn> said) {
     return new Session(
+        ProgramKind.MAIN,
         1,
         Side.LEFT,
         SessionLength.USUAL,

@@ -2,11 +2,14 @@ package org.biokinet.app.program.internal;
 
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
 import jakarta.persistence.Table;
 import java.time.Instant;
 import java.util.UUID;
 import org.biokinet.app.platform.Row;
 import org.biokinet.core.program.Draft;
+import org.biokinet.core.program.ProgramKind;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.annotations.Mutability;
 import org.hibernate.type.SqlTypes;
@@ -18,6 +21,10 @@ import org.jspecify.annotations.Nullable;
 @Table(name = "draft")
 public class DraftRow extends Row {
   private UUID clientId;
+
+  @Enumerated(EnumType.STRING)
+  private ProgramKind program;
+
   private @Nullable Byte openSlot = 1;
 
   @JdbcTypeCode(SqlTypes.JSON)
@@ -30,14 +37,19 @@ public class DraftRow extends Row {
   @SuppressWarnings("NullAway.Init")
   protected DraftRow() {}
 
-  public DraftRow(UUID clientId, Draft startState, Instant madeAt) {
+  public DraftRow(UUID clientId, ProgramKind program, Draft startState, Instant madeAt) {
     this.clientId = clientId;
+    this.program = program;
     this.startState = startState;
     this.madeAt = madeAt;
   }
 
   public UUID clientId() {
     return clientId;
+  }
+
+  public ProgramKind program() {
+    return program;
   }
 
   public Draft startState() {

@@ -1,17 +1,24 @@
 package org.biokinet.app.program.internal;
 
 import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
 import jakarta.persistence.Table;
 import java.time.Instant;
 import java.util.UUID;
 import org.biokinet.app.platform.Row;
 import org.biokinet.app.program.ProgramVersion;
+import org.biokinet.core.program.ProgramKind;
 
 /** A shared version as it is stored, with all that its replay needs; never changed. */
 @Entity
 @Table(name = "program_version")
 public class ProgramVersionRow extends Row {
   private UUID clientId;
+
+  @Enumerated(EnumType.STRING)
+  private ProgramKind program;
+
   private int number;
   private String title;
   private String document;
@@ -26,6 +33,7 @@ public class ProgramVersionRow extends Row {
 
   public ProgramVersionRow(
       UUID clientId,
+      ProgramKind program,
       int number,
       String title,
       String document,
@@ -35,6 +43,7 @@ public class ProgramVersionRow extends Row {
       UUID sharedBy,
       Instant sharedAt) {
     this.clientId = clientId;
+    this.program = program;
     this.number = number;
     this.title = title;
     this.document = document;
@@ -48,7 +57,18 @@ public class ProgramVersionRow extends Row {
   /** As everybody else sees it. */
   public ProgramVersion version() {
     return new ProgramVersion(
-        getId(), clientId, number, title, document, seconds, sharedBy, sharedAt);
+        getId(),
+        clientId,
+        new ProgramVersion.Name(program, number),
+        title,
+        document,
+        seconds,
+        sharedBy,
+        sharedAt);
+  }
+
+  public ProgramKind program() {
+    return program;
   }
 
   public int number() {

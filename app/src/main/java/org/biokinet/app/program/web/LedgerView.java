@@ -3,6 +3,7 @@ package org.biokinet.app.program.web;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.ledger.Amount;
 import org.biokinet.core.ledger.Band;
@@ -18,6 +19,7 @@ import org.biokinet.core.ledger.Ledger.Entry;
  * @param range the band in words
  * @param unbanded what is stretched too and has no band
  * @param rises what rises faster than a week should bring
+ * @param both whether some of it is the other program's
  */
 public record LedgerView(
     Band band,
@@ -26,7 +28,8 @@ public record LedgerView(
     double bandTo,
     String range,
     List<String> unbanded,
-    List<String> rises) {
+    List<String> rises,
+    boolean both) {
 
   static final int HALF = 100;
 
@@ -36,18 +39,30 @@ public record LedgerView(
   /** Bands are drawn for a daily program. */
   private static final int DAYS = 7;
 
-  /** One muscle; a word is empty where the amount is inside the band. */
+  /**
+   * One muscle; a word is empty where the amount is inside the band.
+   *
+   * @param leftBeside how much of the width is the other program's
+   */
   public record Row(
       String muscle,
       int left,
       int right,
       double leftWidth,
       double rightWidth,
+      double leftBeside,
+      double rightBeside,
       String leftWord,
       String rightWord,
       List<String> verdicts) {}
 
-  static LedgerView of(Ledger ledger, Ledger before, boolean hadBefore, Band band) {
+  /**
+   * @param own of what is being written
+   * @param before of the same program as it is in force
+   * @param beside of the other program, which goes on as it is
+   */
+  static LedgerView of(Ledger own, Optional<Ledger> before, Optional<Ledger> beside, Band band) {
+    Ledger ledger = own.plus(beside.orElse(Ledger.NOTHING));
     double most = SCALE;
     for (Entry e : ledger.entries()) most = Math.max(most, Math.max(day(e.left()), day(e.right())));
     List<Row> rows = new ArrayList<>();
@@ -64,12 +79,20 @@ public record LedgerView(
               day(e.right()),
               HALF * day(e.left()) / most,
               HALF * day(e.right()) / most,
+              HALF * share(beside, e, Side.LEFT) / most,
+              HALF * share(beside, e, Side.RIGHT) / most,
               word(band.of(e.left())),
               word(band.of(e.right())),
               verdicts(e)));
     }
     List<String> rises =
-        hadBefore ? ledger.risesFrom(before).stream().map(LedgerView::rise).toList() : List.of();
+        before.isEmpty() && beside.isEmpty()
+            ? List.of()
+            : ledger
+                .risesFrom(before.orElse(Ledger.NOTHING).plus(beside.orElse(Ledger.NOTHING)))
+                .stream()
+                .map(LedgerView::rise)
+                .toList();
     return new LedgerView(
         band,
         rows,
@@ -77,7 +100,12 @@ public record LedgerView(
         HALF * Band.mostOn(DAYS) / most,
         "%d to %d s a day".formatted(band.leastOn(DAYS), Band.mostOn(DAYS)),
         unbanded,
-        rises);
+        rises,
+        beside.filter(l -> !l.entries().isEmpty()).isPresent());
+  }
+
+  private static int share(Optional<Ledger> beside, Entry e, Side side) {
+    return beside.flatMap(l -> l.find(e.tissue())).map(x -> day(x.on(side))).orElse(0);
   }
 
   private static int day(Amount amount) {

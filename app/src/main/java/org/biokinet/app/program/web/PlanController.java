@@ -1,6 +1,7 @@
 package org.biokinet.app.program.web;
 
 import jakarta.servlet.http.HttpServletResponse;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
@@ -23,7 +24,6 @@ import org.biokinet.app.program.LeftOut;
 import org.biokinet.app.program.SuggestionService;
 import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.app.settings.SettingsService;
-import org.biokinet.core.anatomy.Means;
 import org.biokinet.core.anatomy.Position;
 import org.biokinet.core.anatomy.Setting;
 import org.biokinet.core.anatomy.Side;
@@ -32,13 +32,15 @@ import org.biokinet.core.dose.DoseNotation;
 import org.biokinet.core.dose.Parsed;
 import org.biokinet.core.exercise.Exercise;
 import org.biokinet.core.ledger.Band;
-import org.biokinet.core.planning.Case;
 import org.biokinet.core.program.DraftEdit;
 import org.biokinet.core.program.DraftItem;
+import org.biokinet.core.program.Item;
 import org.biokinet.core.program.Item.Priority;
 import org.biokinet.core.program.Order;
 import org.biokinet.core.program.Program;
+import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.screening.Allowed;
+import org.biokinet.core.screening.Assessment;
 import org.biokinet.core.screening.Gate;
 import org.biokinet.core.screening.StartDose;
 import org.biokinet.core.timeline.DraftTimeline;
@@ -99,8 +101,12 @@ class PlanController {
   }
 
   @GetMapping
-  String page(@AuthenticationPrincipal Me me, @PathVariable UUID id, Model model) {
-    plan(drafts.state(header.show(me, id, Station.PLAN, model)), model);
+  String page(
+      @AuthenticationPrincipal Me me,
+      @PathVariable UUID id,
+      @RequestParam(defaultValue = "MAIN") ProgramKind program,
+      Model model) {
+    plan(drafts.state(header.show(me, id, Station.PLAN, model), program), model);
     return "program/plan";
   }
 
@@ -109,10 +115,11 @@ class PlanController {
   String live(
       @AuthenticationPrincipal Me me,
       @PathVariable UUID id,
+      @RequestParam(defaultValue = "MAIN") ProgramKind program,
       @RequestParam String key,
       @RequestParam(defaultValue = "") String dose,
       Model model) {
-    DraftService.State now = drafts.state(me, id);
+    DraftService.State now = drafts.state(me, id, program);
     audit.sawPart(me, id, PART);
     DraftService.State typed = now.with(new DraftEdit.SetDose(key, dose).apply(now.draft()));
     lines(typed, model);
@@ -124,16 +131,17 @@ class PlanController {
   String exercises(
       @AuthenticationPrincipal Me me,
       @PathVariable UUID id,
+      @RequestParam(defaultValue = "MAIN") ProgramKind program,
       @RequestParam(defaultValue = "") String q,
       Model model) {
-    DraftService.State state = drafts.state(me, id);
+    DraftService.State state = drafts.state(me, id, program);
     audit.sawPart(me, id, PART);
     Library mine = library.of(state.client().practice());
     List<Exercise> hits = mine.offered(q);
     model.addAttribute("client", state.client());
     model.addAttribute("library", mine);
     model.addAttribute("ruledOut", mine.search().understood(q).ruledOut());
-    model.addAttribute("locked", locked(state.client(), hits));
+    model.addAttribute("locked", locked(state, hits));
     model.addAttribute("hits", hits.stream().limit(MOST_HITS).toList());
     model.addAttribute("more", Math.max(0, hits.size() - MOST_HITS));
     model.addAttribute("q", q.strip());
@@ -141,20 +149,21 @@ class PlanController {
     return "program/plan-parts :: hits";
   }
 
-  /** What the screening locks of these, with the reason, so that it is seen before it is added. */
-  private Map<String, String> locked(Client client, List<Exercise> hits) {
+  /**
+   * What the screening locks of these, or has no place in such a program, with the reason, so that
+   * it is seen before it is added.
+   */
+  private Map<String, String> locked(DraftService.State state, List<Exercise> hits) {
+    Optional<Assessment> answers = screenings.gate(state.client()).answers();
     Map<String, String> locked = new HashMap<>();
-    screenings
-        .gate(client)
-        .answers()
-        .ifPresent(
-            a -> {
-              for (Exercise e : hits.stream().limit(MOST_HITS).toList()) {
-                a.of(e, Setting.of(e.usualPosition(), client.means())).locks().stream()
-                    .findFirst()
-                    .ifPresent(reason -> locked.put(e.id(), reason.words()));
-              }
-            });
+    for (Exercise e : hits.stream().limit(MOST_HITS).toList()) {
+      Position position = state.program().position(e).orElse(e.usualPosition());
+      Setting at = Setting.of(position, state.client().means());
+      answers
+          .flatMap(a -> a.of(e, at).locks().stream().map(Assessment.Reason::words).findFirst())
+          .or(() -> state.program().against(e, position))
+          .ifPresent(why -> locked.put(e.id(), why));
+    }
     return locked;
   }
 
@@ -162,6 +171,7 @@ class PlanController {
   String add(
       @AuthenticationPrincipal Me me,
       @PathVariable UUID id,
+      @RequestParam(defaultValue = "MAIN") ProgramKind program,
       @RequestParam int seq,
       @RequestParam String exercise,
       Model model,
@@ -172,7 +182,8 @@ class PlanController {
             .find(exercise)
             .filter(e -> !mine.catalogue().isRetired(e))
             .orElseThrow(PlanController::bad);
-    String start = DoseNotation.format(start(me, id, added));
+    Position position = program.position(added).orElse(added.usualPosition());
+    String start = DoseNotation.format(start(me, id, added, position));
     String key = UUID.randomUUID().toString();
     model.addAttribute("added", key);
     return show(
@@ -181,17 +192,23 @@ class PlanController {
         drafts.edit(
             me,
             id,
+            program,
             seq,
-            new DraftEdit.Add(key, exercise, start, Optional.of(place(me, id, added)))),
+            new DraftEdit.Add(
+                key,
+                exercise,
+                start,
+                Optional.of(place(me, id, program, added)),
+                Optional.of(position).filter(p -> p != added.usualPosition()))),
         mine.name(added),
         model,
         response);
   }
 
   /** The dose to begin with, as far as the screening lets it be known. */
-  private Dose start(Me me, UUID id, Exercise added) {
+  private Dose start(Me me, UUID id, Exercise added, Position position) {
     Client client = clients.get(me, id);
-    Setting at = Setting.of(added.usualPosition(), client.means());
+    Setting at = Setting.of(position, client.means());
     return screenings
         .gate(client)
         .answers()
@@ -200,9 +217,9 @@ class PlanController {
   }
 
   /** The place where the usual order has it. */
-  private int place(Me me, UUID id, Exercise added) {
+  private int place(Me me, UUID id, ProgramKind program, Exercise added) {
     List<SessionOrder.Stage> stages =
-        timed(me, id).lines().stream()
+        timed(me, id, program).lines().stream()
             .map(
                 l ->
                     SessionOrder.stage(
@@ -218,13 +235,15 @@ class PlanController {
   String dose(
       @AuthenticationPrincipal Me me,
       @PathVariable UUID id,
+      @RequestParam(defaultValue = "MAIN") ProgramKind program,
       @RequestParam int seq,
       @RequestParam String key,
       @RequestParam(defaultValue = "") String dose,
       Model model,
       HttpServletResponse response) {
     String typed = cut(dose, DoseNotation.LONGEST_TEXT);
-    DraftService.Outcome outcome = drafts.edit(me, id, seq, new DraftEdit.SetDose(key, typed));
+    DraftService.Outcome outcome =
+        drafts.edit(me, id, program, seq, new DraftEdit.SetDose(key, typed));
     String plan = show(me, id, outcome, dose, model, response);
     if (outcome instanceof DraftService.Outcome.Done) {
       // Only what the dose changes, so that the next cell can be typed in meanwhile.
@@ -243,6 +262,7 @@ class PlanController {
   String set(
       @AuthenticationPrincipal Me me,
       @PathVariable UUID id,
+      @RequestParam(defaultValue = "MAIN") ProgramKind program,
       @RequestParam int seq,
       @RequestParam(defaultValue = "") String key,
       @RequestParam String what,
@@ -263,7 +283,7 @@ class PlanController {
                   key, choice(Priority.class, value).orElseThrow(PlanController::bad));
           default -> throw bad();
         };
-    return show(me, id, drafts.edit(me, id, seq, edit), value, model, response);
+    return show(me, id, drafts.edit(me, id, program, seq, edit), value, model, response);
   }
 
   private static ResponseStatusException bad() {
@@ -288,10 +308,11 @@ class PlanController {
   String arrange(
       @AuthenticationPrincipal Me me,
       @PathVariable UUID id,
+      @RequestParam(defaultValue = "MAIN") ProgramKind program,
       @RequestParam int seq,
       Model model,
       HttpServletResponse response) {
-    DraftTimeline timed = timed(me, id);
+    DraftTimeline timed = timed(me, id, program);
     List<DraftTimeline.TimedItem> understood =
         timed.lines().stream().filter(l -> l.parsed() instanceof Parsed.Understood).toList();
     List<String> keys =
@@ -305,14 +326,14 @@ class PlanController {
     return show(
         me,
         id,
-        drafts.edit(me, id, seq, new DraftEdit.Arrange(keys)),
+        drafts.edit(me, id, program, seq, new DraftEdit.Arrange(keys)),
         "the usual order",
         model,
         response);
   }
 
-  private DraftTimeline timed(Me me, UUID id) {
-    DraftService.State state = drafts.state(me, id);
+  private DraftTimeline timed(Me me, UUID id, ProgramKind program) {
+    DraftService.State state = drafts.state(me, id, program);
     return DraftTimeline.of(
         state.draft(),
         state.client().breathSeconds(),
@@ -325,6 +346,7 @@ class PlanController {
   String breath(
       @AuthenticationPrincipal Me me,
       @PathVariable UUID id,
+      @RequestParam(defaultValue = "MAIN") ProgramKind program,
       @RequestParam(defaultValue = "") String breath,
       Model model,
       HttpServletResponse response) {
@@ -342,17 +364,21 @@ class PlanController {
           "Seconds from %.0f to %.0f, such as 5 or 4.5."
               .formatted(Program.SHORTEST_BREATH, Program.LONGEST_BREATH));
     }
-    plan(drafts.state(me, id), model);
+    plan(drafts.state(me, id, program), model);
     return "program/plan-parts :: plan";
   }
 
   /** Which published band the practice wants to see. */
   @PostMapping("/band")
   String band(
-      @AuthenticationPrincipal Me me, @PathVariable UUID id, @RequestParam Band band, Model model) {
+      @AuthenticationPrincipal Me me,
+      @PathVariable UUID id,
+      @RequestParam(defaultValue = "MAIN") ProgramKind program,
+      @RequestParam Band band,
+      Model model) {
     clients.get(me, id);
     settings.setBand(me, band);
-    plan(drafts.state(me, id), model);
+    plan(drafts.state(me, id, program), model);
     return "program/plan-parts :: plan";
   }
 
@@ -360,25 +386,37 @@ class PlanController {
   String move(
       @AuthenticationPrincipal Me me,
       @PathVariable UUID id,
+      @RequestParam(defaultValue = "MAIN") ProgramKind program,
       @RequestParam int seq,
       @RequestParam String key,
       @RequestParam int to,
       Model model,
       HttpServletResponse response) {
     return show(
-        me, id, drafts.edit(me, id, seq, new DraftEdit.Move(key, to)), "the move", model, response);
+        me,
+        id,
+        drafts.edit(me, id, program, seq, new DraftEdit.Move(key, to)),
+        "the move",
+        model,
+        response);
   }
 
   @PostMapping("/remove")
   String remove(
       @AuthenticationPrincipal Me me,
       @PathVariable UUID id,
+      @RequestParam(defaultValue = "MAIN") ProgramKind program,
       @RequestParam int seq,
       @RequestParam String key,
       Model model,
       HttpServletResponse response) {
     return show(
-        me, id, drafts.edit(me, id, seq, new DraftEdit.Remove(key)), "removing", model, response);
+        me,
+        id,
+        drafts.edit(me, id, program, seq, new DraftEdit.Remove(key)),
+        "removing",
+        model,
+        response);
   }
 
   // ---- suggested ---------------------------------------------------------------------------
@@ -388,18 +426,20 @@ class PlanController {
   String suggestion(
       @AuthenticationPrincipal Me me,
       @PathVariable UUID id,
+      @RequestParam(defaultValue = "MAIN") ProgramKind program,
       @RequestParam(defaultValue = "0") int minutes,
       Model model) {
-    DraftService.State state = drafts.state(me, id);
+    DraftService.State state = drafts.state(me, id, program);
     audit.sawPart(me, id, PART);
     model.addAttribute("client", state.client());
+    model.addAttribute("program", program);
     model.addAttribute("seq", state.seq());
-    SuggestionService.Answer answer = suggestions.propose(state, asked(minutes));
+    SuggestionService.Answer answer = suggestions.propose(state, asked(minutes, program));
     if (answer instanceof SuggestionService.Answer.Proposal p) {
       List<Integer> lengths =
           IntStream.rangeClosed(
                   Math.max(1, p.minutes() - CURVE),
-                  Math.min(Case.MOST_MINUTES, p.minutes() + CURVE))
+                  Math.min(program.mostMinutes(), p.minutes() + CURVE))
               .boxed()
               .toList();
       model.addAttribute("proposal", p);
@@ -415,8 +455,8 @@ class PlanController {
   }
 
   /** What the client has unless something else that can be is asked for. */
-  private static OptionalInt asked(int minutes) {
-    return minutes >= 1 && minutes <= Case.MOST_MINUTES
+  private static OptionalInt asked(int minutes, ProgramKind program) {
+    return minutes >= 1 && minutes <= program.mostMinutes()
         ? OptionalInt.of(minutes)
         : OptionalInt.empty();
   }
@@ -426,14 +466,16 @@ class PlanController {
   String suggest(
       @AuthenticationPrincipal Me me,
       @PathVariable UUID id,
+      @RequestParam(defaultValue = "MAIN") ProgramKind program,
       @RequestParam int seq,
       @RequestParam(defaultValue = "0") int minutes,
       Model model,
       HttpServletResponse response) {
-    DraftService.State state = drafts.state(me, id);
-    SuggestionService.Answer answer = suggestions.propose(state, asked(minutes));
+    DraftService.State state = drafts.state(me, id, program);
+    SuggestionService.Answer answer = suggestions.propose(state, asked(minutes, program));
     if (answer instanceof SuggestionService.Answer.Proposal p && !p.changes().isEmpty()) {
-      return show(me, id, drafts.edit(me, id, seq, p.edit()), "the suggestion", model, response);
+      return show(
+          me, id, drafts.edit(me, id, program, seq, p.edit()), "the suggestion", model, response);
     }
     String why =
         answer instanceof SuggestionService.Answer.Not not
@@ -447,13 +489,19 @@ class PlanController {
   String keep(
       @AuthenticationPrincipal Me me,
       @PathVariable UUID id,
+      @RequestParam(defaultValue = "MAIN") ProgramKind program,
       @RequestParam int seq,
       @RequestParam String key,
       @RequestParam boolean kept,
       Model model,
       HttpServletResponse response) {
     return show(
-        me, id, drafts.edit(me, id, seq, new DraftEdit.Keep(key, kept)), "", model, response);
+        me,
+        id,
+        drafts.edit(me, id, program, seq, new DraftEdit.Keep(key, kept)),
+        "",
+        model,
+        response);
   }
 
   /** What could stand in the place of a row. */
@@ -461,9 +509,10 @@ class PlanController {
   String others(
       @AuthenticationPrincipal Me me,
       @PathVariable UUID id,
+      @RequestParam(defaultValue = "MAIN") ProgramKind program,
       @RequestParam String key,
       Model model) {
-    DraftService.State state = drafts.state(me, id);
+    DraftService.State state = drafts.state(me, id, program);
     audit.sawPart(me, id, PART);
     Library mine = library.of(state.client().practice());
     model.addAttribute("client", state.client());
@@ -478,16 +527,17 @@ class PlanController {
   String swap(
       @AuthenticationPrincipal Me me,
       @PathVariable UUID id,
+      @RequestParam(defaultValue = "MAIN") ProgramKind program,
       @RequestParam int seq,
       @RequestParam String key,
       @RequestParam String exercise,
       Model model,
       HttpServletResponse response) {
-    DraftService.State state = drafts.state(me, id);
+    DraftService.State state = drafts.state(me, id, program);
     DraftService.Outcome outcome =
         suggestions
             .swap(state, key, exercise)
-            .map(edit -> drafts.edit(me, id, seq, edit))
+            .map(edit -> drafts.edit(me, id, program, seq, edit))
             .orElse(
                 new DraftService.Outcome.Refused(
                     state, "The program has changed since: look for others again."));
@@ -499,27 +549,32 @@ class PlanController {
   String leaveOut(
       @AuthenticationPrincipal Me me,
       @PathVariable UUID id,
+      @RequestParam(defaultValue = "MAIN") ProgramKind program,
       @RequestParam int seq,
       @RequestParam String exercise,
       @RequestParam LeftOut.Reason reason,
       Model model,
       HttpServletResponse response) {
-    DraftService.State state = drafts.state(me, id);
+    DraftService.State state = drafts.state(me, id, program);
     if (library.of(me.practiceId()).catalogue().find(exercise).isEmpty()) throw bad();
     suggestions.leaveOut(me, id, new LeftOut(exercise, reason));
     Optional<DraftItem> row =
         state.draft().items().stream().filter(i -> i.exercise().equals(exercise)).findFirst();
     DraftService.Outcome outcome =
         row.filter(r -> reason != LeftOut.Reason.NONE)
-            .map(r -> drafts.edit(me, id, seq, new DraftEdit.Remove(r.key())))
-            .orElseGet(() -> new DraftService.Outcome.Done(drafts.state(me, id)));
+            .map(r -> drafts.edit(me, id, program, seq, new DraftEdit.Remove(r.key())))
+            .orElseGet(() -> new DraftService.Outcome.Done(drafts.state(me, id, program)));
     return show(me, id, outcome, "leaving it out", model, response);
   }
 
   /** How far the draft serves what was found. */
   @GetMapping("/served")
-  String served(@AuthenticationPrincipal Me me, @PathVariable UUID id, Model model) {
-    DraftService.State state = drafts.state(me, id);
+  String served(
+      @AuthenticationPrincipal Me me,
+      @PathVariable UUID id,
+      @RequestParam(defaultValue = "MAIN") ProgramKind program,
+      Model model) {
+    DraftService.State state = drafts.state(me, id, program);
     audit.sawPart(me, id, PART);
     Library mine = library.of(state.client().practice());
     suggestions.served(state).ifPresent(s -> model.addAttribute("served", ServedView.of(s, mine)));
@@ -533,30 +588,33 @@ class PlanController {
   String undo(
       @AuthenticationPrincipal Me me,
       @PathVariable UUID id,
+      @RequestParam(defaultValue = "MAIN") ProgramKind program,
       @RequestParam int seq,
       Model model,
       HttpServletResponse response) {
-    return show(me, id, drafts.undo(me, id, seq), "undo", model, response);
+    return show(me, id, drafts.undo(me, id, program, seq), "undo", model, response);
   }
 
   @PostMapping("/redo")
   String redo(
       @AuthenticationPrincipal Me me,
       @PathVariable UUID id,
+      @RequestParam(defaultValue = "MAIN") ProgramKind program,
       @RequestParam int seq,
       Model model,
       HttpServletResponse response) {
-    return show(me, id, drafts.redo(me, id, seq), "redo", model, response);
+    return show(me, id, drafts.redo(me, id, program, seq), "redo", model, response);
   }
 
   @PostMapping("/share")
   String share(
       @AuthenticationPrincipal Me me,
       @PathVariable UUID id,
+      @RequestParam(defaultValue = "MAIN") ProgramKind program,
       @RequestParam int seq,
       Model model,
       HttpServletResponse response) {
-    DraftService.Outcome outcome = drafts.share(me, id, seq);
+    DraftService.Outcome outcome = drafts.share(me, id, program, seq);
     if (outcome instanceof DraftService.Outcome.Shared) {
       response.setHeader("HX-Redirect", "/clients/" + id + "/do?shared");
     }
@@ -583,7 +641,7 @@ class PlanController {
       response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
       model.addAttribute("refused", refused.why());
     } else {
-      state = drafts.state(me, id);
+      state = drafts.state(me, id, ((DraftService.Outcome.Shared) outcome).version().program());
     }
     plan(state, model);
     return "program/plan-parts :: plan";
@@ -601,7 +659,7 @@ class PlanController {
         "suggestable",
         found.standing().stream().anyMatch(j -> !j.treat().isEmpty())
             && !model.containsAttribute("closed"));
-    model.addAttribute("minutes", SuggestionService.minutes(state.client()));
+    model.addAttribute("minutes", SuggestionService.minutes(state));
     model.addAttribute("examined", found.examined());
   }
 
@@ -610,26 +668,31 @@ class PlanController {
     Client client = state.client();
     SettingsService.Chosen chosen = settings.of(client.practice());
     Library mine = library.of(client.practice());
+    DraftTimeline timed =
+        DraftTimeline.of(state.draft(), client.breathSeconds(), chosen.pacing(), mine.catalogue());
     model.addAttribute("client", client);
+    model.addAttribute("program", state.program());
+    model.addAttribute("programs", ProgramKind.values());
     model.addAttribute(
-        "plan",
-        PlanView.of(state, chosen.pacing(), chosen.band(), mine.catalogue(), Library.LANGUAGE));
-    gate(state, mine, model);
+        "plan", PlanView.of(state, timed, chosen.band(), mine.catalogue(), Library.LANGUAGE));
+    gate(state, timed, mine, model);
     return mine;
   }
 
   /** What the screening says to the program as a whole and to each line of it. */
-  private void gate(DraftService.State state, Library mine, Model model) {
+  private void gate(DraftService.State state, DraftTimeline timed, Library mine, Model model) {
     Gate gate = screenings.gate(state.client());
     if (gate instanceof Gate.Closed closed) model.addAttribute("closed", closed.why());
     Map<String, Screened> lines = new HashMap<>();
-    Means means = state.client().means();
-    Optional<Allowed> allowed = Allowed.of(gate, means, state.client().breathSeconds());
-    for (DraftItem item : state.draft().items()) {
-      Optional<Exercise> e = mine.catalogue().find(item.exercise());
-      if (e.isEmpty()) continue;
-      lines.put(
-          item.key(), Screened.of(allowed, e.get(), item.position(), item.dose(), means, mine));
+    Client client = state.client();
+    Optional<Allowed> allowed = Allowed.of(gate, client.means(), client.breathSeconds());
+    List<Item> before = new ArrayList<>(state.inForce().before(state.program()));
+    for (DraftTimeline.TimedItem line : timed.lines()) {
+      Screened screened =
+          Screened.of(
+              state.program(), allowed.map(a -> a.beside(before)), line, client.means(), mine);
+      if (!screened.refused()) line.item().ifPresent(before::add);
+      lines.put(line.draft().key(), screened);
     }
     model.addAttribute("screened", lines);
   }

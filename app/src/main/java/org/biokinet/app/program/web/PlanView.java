@@ -5,14 +5,15 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.OptionalInt;
 import org.biokinet.app.client.Circumstances;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.program.DraftService;
+import org.biokinet.app.program.ProgramVersion;
 import org.biokinet.core.anatomy.Position;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.Direction;
 import org.biokinet.core.dose.DoseWords;
-import org.biokinet.core.dose.Pacing;
 import org.biokinet.core.dose.Parsed;
 import org.biokinet.core.exercise.Catalogue;
 import org.biokinet.core.exercise.Exercise;
@@ -21,6 +22,7 @@ import org.biokinet.core.figure.draw.Figure;
 import org.biokinet.core.ledger.Band;
 import org.biokinet.core.ledger.Ledger;
 import org.biokinet.core.program.Item.Priority;
+import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.timeline.DraftTimeline;
 import org.biokinet.core.timeline.SessionOrder;
@@ -51,7 +53,7 @@ public record PlanView(
     boolean canUndo,
     boolean canRedo,
     boolean started,
-    int nextVersion,
+    ProgramVersion.Name next,
     List<String> remarks,
     LedgerView ledger,
     String breath,
@@ -97,9 +99,13 @@ public record PlanView(
       boolean suggested) {}
 
   static PlanView of(
-      DraftService.State state, Pacing pacing, Band band, Catalogue catalogue, Locale locale) {
+      DraftService.State state,
+      DraftTimeline timed,
+      Band band,
+      Catalogue catalogue,
+      Locale locale) {
     double breathSeconds = state.client().breathSeconds();
-    DraftTimeline timed = DraftTimeline.of(state.draft(), breathSeconds, pacing, catalogue);
+    ProgramKind program = state.program();
     List<PlannedItem> lines = new ArrayList<>();
     for (DraftTimeline.TimedItem line : timed.lines()) {
       lines.add(line(line, lines.size() + 1, state, catalogue, locale));
@@ -109,36 +115,52 @@ public record PlanView(
         state.draft().title(),
         lines,
         Timeline.clock(timed.seconds()),
-        timed.timeline().map(PlanView::lengths).orElse(List.of()),
-        room(state.client()),
-        timed.seconds()
-            > 60 * state.client().circumstances().minutes().orElse(Integer.MAX_VALUE / 60),
+        program.lengths().size() == 1
+            ? List.of()
+            : timed.timeline().map(PlanView::lengths).orElse(List.of()),
+        room(state),
+        tooLong(state, timed.seconds()),
         Math.max(60, longest),
         timed.problem(),
         state.seq(),
         state.canUndo(),
         state.canRedo(),
         state.started(),
-        state.nextVersion(),
+        state.next(),
         timed.timeline().map(PlanView::remarks).orElse(List.of()),
         LedgerView.of(
-            timed.timeline().map(Ledger::of).orElse(NOTHING),
-            state.shared().map(r -> Ledger.of(Timeline.compile(r.program()))).orElse(NOTHING),
-            state.shared().isPresent(),
+            timed.timeline().map(Ledger::of).orElse(Ledger.NOTHING),
+            ledger(state, program),
+            ledger(state, program.other()),
             band),
         BigDecimal.valueOf(breathSeconds).stripTrailingZeros().toPlainString(),
         state.draft().lead().map(Enum::name).orElse(""));
   }
 
-  private static String room(Client client) {
+  private static Optional<Ledger> ledger(DraftService.State state, ProgramKind program) {
+    return state.inForce().of(program).map(r -> Ledger.of(Timeline.compile(r.program())));
+  }
+
+  private static boolean tooLong(DraftService.State state, int seconds) {
+    if (!state.program().fits(seconds)) return true;
+    OptionalInt minutes = state.client().circumstances().minutes();
+    return state.program() == ProgramKind.MAIN
+        && minutes.isPresent()
+        && seconds > 60 * minutes.getAsInt();
+  }
+
+  private static String room(DraftService.State state) {
+    if (state.program() == ProgramKind.DESK) {
+      return "1 to %d min, on a chair or standing, nothing in the hand"
+          .formatted(state.program().mostMinutes());
+    }
+    Client client = state.client();
     Circumstances at = client.circumstances();
     List<String> parts = new ArrayList<>();
     at.minutes().ifPresent(m -> parts.add(m + " min a session"));
     at.timesPerDay().ifPresent(t -> parts.add(t == 1 ? "once a day" : t + " times a day"));
     return parts.isEmpty() ? "" : client.firstName() + " has " + String.join(", ", parts);
   }
-
-  private static final Ledger NOTHING = new Ledger(List.of());
 
   private static List<String> lengths(Timeline usual) {
     List<String> lengths = new ArrayList<>();

@@ -9,11 +9,13 @@ import org.biokinet.core.anatomy.Setting;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.Dose;
 import org.biokinet.core.dose.DoseNotation;
-import org.biokinet.core.dose.Parsed;
 import org.biokinet.core.exercise.Exercise;
+import org.biokinet.core.program.Item;
+import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.screening.Allowed;
 import org.biokinet.core.screening.Assessment;
 import org.biokinet.core.search.Alternatives;
+import org.biokinet.core.timeline.DraftTimeline;
 
 /**
  * What a client's screening and circumstances say to one line of the program.
@@ -28,24 +30,34 @@ public record Screened(boolean refused, boolean struck, String words, Optional<S
   private static final Screened FINE = new Screened(false, false, "", Optional.empty());
 
   /**
-   * @param allowed empty where nobody has answered anything
+   * @param allowed with what goes before the line; empty where nobody has answered anything
    */
   static Screened of(
+      ProgramKind program,
       Optional<Allowed> allowed,
-      Exercise e,
-      Optional<Position> chosen,
-      String dose,
+      DraftTimeline.TimedItem line,
       Means means,
       Library mine) {
-    Position position = chosen.orElse(e.usualPosition());
-    Screened screened = allowed.map(a -> screened(a, e, position, dose, mine)).orElse(FINE);
+    Exercise e = line.exercise();
+    Optional<String> against = program.against(e, line.position());
+    if (against.isPresent()) {
+      Optional<String> instead = program.position(e).map(p -> "Possible " + p.label());
+      return new Screened(true, instead.isEmpty(), "✕ " + against.get(), instead);
+    }
+    Screened screened = allowed.map(a -> screened(a, line, mine)).orElse(FINE);
     return screened.equals(FINE)
-        ? fitting(allowed.map(Allowed::assessment), e, position, means, mine)
+        ? fitting(
+            allowed.map(Allowed::assessment),
+            e,
+            line.position(),
+            program.within(means).orElse(means),
+            mine)
         : screened;
   }
 
-  private static Screened screened(
-      Allowed allowed, Exercise e, Position position, String text, Library mine) {
+  private static Screened screened(Allowed allowed, DraftTimeline.TimedItem line, Library mine) {
+    Exercise e = line.exercise();
+    Position position = line.position();
     Assessment assessment = allowed.assessment();
     Setting at = allowed.setting(position);
     Assessment.Verdict verdict = assessment.of(e, at);
@@ -56,10 +68,7 @@ public record Screened(boolean refused, boolean struck, String words, Optional<S
           "✕ locked: " + words(verdict.locks()),
           nearest(assessment, e, allowed.means(), mine).map(n -> "Nearest: " + n));
     }
-    Optional<Dose> dose =
-        DoseNotation.parse(text, e.doseContext()) instanceof Parsed.Understood ok
-            ? Optional.of(ok.dose())
-            : Optional.empty();
+    Optional<Dose> dose = line.item().map(Item::dose);
     List<Allowed.Objection> objections =
         dose.map(d -> allowed.objections(e, position, d)).orElse(List.of());
     if (!objections.isEmpty()) {

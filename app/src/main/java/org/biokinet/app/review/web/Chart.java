@@ -4,14 +4,17 @@ import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.biokinet.app.platform.Days;
 import org.biokinet.app.program.ProgramVersion;
 import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.session.CheckIn;
 import org.biokinet.core.session.Session;
 
@@ -32,7 +35,7 @@ record Chart(List<Day> days, int height, String painLine, int most, int scaleLef
    * One day.
    *
    * @param left length of the bar left of the axis
-   * @param version number of a version shared on this day, 0 for none
+   * @param versions shared on this day, the newest of each program; empty for none
    * @param painX where the highest pain of the day stands, 0 for none
    */
   record Day(
@@ -42,7 +45,7 @@ record Chart(List<Day> days, int height, String painLine, int most, int scaleLef
       int right,
       int leftSeconds,
       int rightSeconds,
-      int version,
+      String versions,
       Optional<Integer> pain,
       int painX) {}
 
@@ -80,15 +83,24 @@ record Chart(List<Day> days, int height, String painLine, int most, int scaleLef
               sum[1] * BAR / most,
               sum[0],
               sum[1],
-              versions.stream()
-                  .filter(v -> v.sharedAt().atZone(zone).toLocalDate().equals(day))
-                  .mapToInt(ProgramVersion::number)
-                  .max()
-                  .orElse(0),
+              shared(
+                  versions.stream()
+                      .filter(v -> v.sharedAt().atZone(zone).toLocalDate().equals(day))
+                      .toList()),
               p,
               x));
     }
     return new Chart(
         days, TOP + days.size() * ROW + 8, line.toString(), most, AXIS - BAR, AXIS + BAR);
+  }
+
+  /** "v3 · desk v1", where they were shared on one day. */
+  private static String shared(List<ProgramVersion> versions) {
+    Map<ProgramKind, ProgramVersion.Name> newest = new EnumMap<>(ProgramKind.class);
+    versions.forEach(
+        v -> newest.merge(v.program(), v.name(), (a, b) -> a.number() > b.number() ? a : b));
+    return newest.values().stream()
+        .map(ProgramVersion.Name::words)
+        .collect(Collectors.joining(" · "));
   }
 }

@@ -13,6 +13,7 @@ import org.biokinet.app.client.Station;
 import org.biokinet.app.library.Library;
 import org.biokinet.app.platform.Days;
 import org.biokinet.app.practice.Me;
+import org.biokinet.app.program.ProgramVersion;
 import org.biokinet.app.program.VersionService;
 import org.biokinet.app.session.SessionService;
 import org.biokinet.core.anatomy.Side;
@@ -45,7 +46,7 @@ class ReviewController {
    */
   record SessionLine(
       String when,
-      int version,
+      String version,
       String lead,
       String done,
       String planned,
@@ -86,10 +87,11 @@ class ReviewController {
       Model model) {
     Client client = header.show(me, id, Station.REVIEW, model);
     Page<Session> shown = sessions.page(id, Math.max(0, page), PER_PAGE);
-    Map<Integer, VersionService.Replay> replays =
-        versions.replays(id, shown.stream().map(Session::version).collect(Collectors.toSet()));
+    Map<ProgramVersion.Name, VersionService.Replay> replays =
+        versions.replays(
+            id, shown.stream().map(ReviewController::done).collect(Collectors.toSet()));
     model.addAttribute(
-        "lines", shown.stream().map(s -> line(s, replays.get(s.version()), client)).toList());
+        "lines", shown.stream().map(s -> line(s, replays.get(done(s)), client)).toList());
     model.addAttribute("page", shown);
     LocalDate today = clock.instant().atZone(client.zone()).toLocalDate();
     LocalDate from = today.minusDays(CHART_DAYS - 1L);
@@ -99,11 +101,15 @@ class ReviewController {
     return "review/review";
   }
 
+  private static ProgramVersion.Name done(Session s) {
+    return new ProgramVersion.Name(s.program(), s.version());
+  }
+
   private SessionLine line(Session s, VersionService.@Nullable Replay replay, Client client) {
     Optional<CheckIn> said = s.checkIn();
     return new SessionLine(
         Days.when(s.startedAt(), clock.instant(), client.zone()),
-        s.version(),
+        done(s).words(),
         s.lead().letter(),
         Timeline.clock(s.secondsDone()),
         Timeline.clock(s.secondsPlanned()),

@@ -12,7 +12,9 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.biokinet.app.platform.Row;
+import org.biokinet.app.program.ProgramVersion;
 import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.session.CheckIn;
 import org.biokinet.core.session.Ended;
@@ -27,6 +29,10 @@ import org.jspecify.annotations.Nullable;
 public class SessionRow extends Row {
 
   private UUID clientId;
+
+  @Enumerated(EnumType.STRING)
+  private ProgramKind program;
+
   private UUID uploadId;
   private String contentHash;
   private UUID programVersionId;
@@ -62,7 +68,7 @@ public class SessionRow extends Row {
       UUID uploadId,
       String contentHash,
       UUID programVersionId,
-      int version,
+      ProgramVersion.Name version,
       Side lead,
       SessionLength length,
       double breathSeconds,
@@ -81,7 +87,8 @@ public class SessionRow extends Row {
     this.uploadId = uploadId;
     this.contentHash = contentHash;
     this.programVersionId = programVersionId;
-    this.version = version;
+    this.program = version.program();
+    this.version = version.number();
     this.lead = lead;
     this.length = length;
     this.breathSeconds = BigDecimal.valueOf(breathSeconds);
@@ -101,6 +108,7 @@ public class SessionRow extends Row {
   /** As everybody else sees it. */
   public Session session(List<Performance.Part> parts, Optional<CheckIn> checkIn) {
     return new Session(
+        program,
         version,
         lead,
         length,

@@ -8,8 +8,10 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
@@ -36,6 +38,7 @@ import org.biokinet.core.exercise.ExerciseWords;
 import org.biokinet.core.figure.draw.Figure;
 import org.biokinet.core.program.Item;
 import org.biokinet.core.program.Program;
+import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.screening.Allowed;
 import org.biokinet.core.screening.Gate;
@@ -88,13 +91,21 @@ class MeController {
       return replay.session(turn, length, permit.waiting());
     }
 
+    ProgramKind program() {
+      return replay.version().program();
+    }
+
     boolean mayStart(SessionLength length, int pain) {
       return !permit.nothing()
+          && program().lengths().contains(length)
           && (!length.needsScreening() || permit.longSession())
           && TenPoint.valid(pain)
           && new Pain(pain).mayStart();
     }
   }
+
+  /** A program that can be chosen. */
+  record Offer(ProgramKind program, String clock, boolean chosen) {}
 
   /** A length that can be chosen. */
   record Choice(SessionLength length, String clock) {
@@ -144,17 +155,20 @@ class MeController {
   }
 
   @GetMapping("/today")
-  String today(@AuthenticationPrincipal ClientMe me, Model model) {
+  String today(
+      @AuthenticationPrincipal ClientMe me,
+      @RequestParam(defaultValue = "MAIN") ProgramKind program,
+      Model model) {
     who(me, model);
     Client client = clients.byId(me.id());
     ClientScreening screening = screenings.of(client);
-    Optional<VersionService.Replay> latest = versions.latest(client);
-    if (latest.isEmpty()) {
+    Map<ProgramKind, Now> all = all(client, screening);
+    if (all.isEmpty()) {
       if (!screening.answersBeforeVisit()) return "session/nothing";
       return "redirect:/me/before-visit";
     }
     if (screening.facts().stopOpen()) return "session/paused";
-    Now now = now(client, screening, latest.get());
+    Now now = chosen(all, program);
     VersionService.Replay replay = now.replay();
     screening
         .renewal()
@@ -167,7 +181,7 @@ class MeController {
       model.addAttribute("closedWhy", closed.get());
       return "session/closed";
     }
-    Optional<Session> last = sessions.last(me.id());
+    Optional<Session> last = sessions.last(me.id(), now.program());
     Side turn = Lead.next(last.map(Session::lead));
     Timeline timeline = Timeline.compile(now.session(turn, SessionLength.USUAL));
     List<TodayItem> items = new ArrayList<>();
@@ -183,6 +197,8 @@ class MeController {
     model.addAttribute("items", items);
     model.addAttribute("total", Timeline.clock(timeline.seconds()));
     model.addAttribute("choices", choices(now, turn, timeline.seconds()));
+    model.addAttribute("program", now.program());
+    model.addAttribute("offers", all.size() > 1 ? offers(all, now, turn) : List.of());
     model.addAttribute("reEntry", now.permit().reEntry());
     model.addAttribute("last", last.map(s -> when(s.startedAt(), me)).orElse(""));
     return "session/today";
@@ -201,10 +217,22 @@ class MeController {
     return words + " " + Days.time(at, me.zone());
   }
 
+  /** What may be done of both programs, so that one can be chosen. */
+  private static List<Offer> offers(Map<ProgramKind, Now> all, Now chosen, Side turn) {
+    List<Offer> offers = new ArrayList<>();
+    all.forEach(
+        (program, now) -> {
+          if (now.permit().nothing()) return;
+          int seconds = Timeline.compile(now.session(turn, SessionLength.USUAL)).seconds();
+          offers.add(new Offer(program, Timeline.clock(seconds), program == chosen.program()));
+        });
+    return offers;
+  }
+
   /** Shorter and longer sessions, where they differ from the usual one and can be done. */
   private List<Choice> choices(Now now, Side turn, int usual) {
     List<Choice> choices = new ArrayList<>();
-    for (SessionLength length : SessionLength.values()) {
+    for (SessionLength length : now.program().lengths()) {
       if (length.needsScreening() && !now.permit().longSession()) continue;
       try {
         int seconds = Timeline.compile(now.session(turn, length)).seconds();
@@ -223,20 +251,52 @@ class MeController {
   String start(
       @AuthenticationPrincipal ClientMe me,
       @RequestParam(defaultValue = "-1") int pain,
-      @RequestParam(defaultValue = "USUAL") SessionLength length) {
-    if (!TenPoint.valid(pain)) return "redirect:/me/today?missing";
+      @RequestParam(defaultValue = "USUAL") SessionLength length,
+      @RequestParam(defaultValue = "MAIN") ProgramKind program) {
+    if (!TenPoint.valid(pain)) return to("/me/today?missing", program);
     Pain before = new Pain(pain);
-    if (before.mayStart()) return "redirect:/me/player?pain=%d&length=%s".formatted(pain, length);
+    if (before.mayStart()) {
+      return to("/me/player?pain=%d&length=%s".formatted(pain, length), program);
+    }
     sessions.refusedStart(me, before);
     return "redirect:/me/rest";
   }
 
-  private Now now(Client client, ClientScreening screening, VersionService.Replay shared) {
+  /** The main program is the one that nobody has to name. */
+  private static String to(String address, ProgramKind program) {
+    String named = (address.contains("?") ? "&" : "?") + "program=" + program;
+    return "redirect:" + address + (program == ProgramKind.MAIN ? "" : named);
+  }
+
+  /** What can be done of each program that is in force, the main one first. */
+  private Map<ProgramKind, Now> all(Client client, ClientScreening screening) {
+    VersionService.InForce inForce = versions.inForce(client);
     Gate gate = screening.gate();
     boolean reEntry = gate instanceof Gate.Open open && open.reEntry();
-    VersionService.Replay replay = reEntry ? shared.beginningAgain() : shared;
     Catalogue today = library.of(client.practice()).catalogue();
-    return new Now(Permit.of(replay.program(), client.means(), gate, today), replay);
+    Map<ProgramKind, Now> all = new EnumMap<>(ProgramKind.class);
+    inForce
+        .replays()
+        .forEach(
+            (program, shared) -> {
+              VersionService.Replay replay = reEntry ? shared.beginningAgain() : shared;
+              List<Item> before = inForce.before(program);
+              all.put(
+                  program,
+                  new Now(
+                      Permit.of(replay.program(), before, client.means(), gate, today), replay));
+            });
+    return all;
+  }
+
+  /** The one that was asked for, or the other where nothing can be done of it. */
+  private static Now chosen(Map<ProgramKind, Now> all, ProgramKind asked) {
+    Optional<Now> wanted = Optional.ofNullable(all.get(asked));
+    return wanted
+        .filter(n -> !n.permit().nothing())
+        .or(() -> Optional.ofNullable(all.get(asked.other())).filter(n -> !n.permit().nothing()))
+        .or(() -> wanted)
+        .orElseGet(() -> all.values().iterator().next());
   }
 
   /** Why nothing can be done, in the client's words. */
@@ -284,15 +344,15 @@ class MeController {
       @AuthenticationPrincipal ClientMe me,
       @RequestParam int pain,
       @RequestParam(defaultValue = "USUAL") SessionLength length,
+      @RequestParam(defaultValue = "MAIN") ProgramKind program,
       Model model) {
     Client client = clients.byId(me.id());
-    Optional<VersionService.Replay> replay = versions.latest(client);
     ClientScreening screening = screenings.of(client);
-    Optional<Now> now = replay.map(r -> now(client, screening, r));
+    Optional<Now> now = Optional.ofNullable(all(client, screening).get(program));
     now.flatMap(n -> closed(n, me.language())).ifPresent(why -> sessions.refusedAtGate(me, why));
-    if (now.isEmpty() || !now.get().mayStart(length, pain)) return "redirect:/me/today";
+    if (now.isEmpty() || !now.get().mayStart(length, pain)) return to("/me/today", program);
     who(me, model);
-    Program session = now.get().session(sessions.nextLead(me.id()), length);
+    Program session = now.get().session(sessions.nextLead(me.id(), program), length);
     PlayerScript script =
         PlayerScript.of(
             now.get().replay(),
@@ -304,11 +364,11 @@ class MeController {
             me.language());
     model.addAttribute("baseline", screening.baseline());
     model.addAttribute("script", json(script));
-    model.addAttribute("pictures", script.pictures(replay.get()));
-    model.addAttribute("title", replay.get().program().title());
+    Program whole = now.get().replay().program();
+    model.addAttribute("pictures", script.pictures(now.get().replay()));
+    model.addAttribute("title", whole.title());
     model.addAttribute("lead", script.lead());
-    model.addAttribute(
-        "sided", replay.get().program().items().stream().anyMatch(i -> i.exercise().sided()));
+    model.addAttribute("sided", whole.items().stream().anyMatch(i -> i.exercise().sided()));
     model.addAttribute("strip", Strip.of(script));
     model.addAttribute("total", Timeline.clock(script.seconds()));
     return "session/player";
@@ -335,6 +395,7 @@ class MeController {
   MayStart mayStart(
       @AuthenticationPrincipal ClientMe me,
       @RequestParam("client") UUID whose,
+      @RequestParam(defaultValue = "MAIN") ProgramKind program,
       @RequestParam int version,
       @RequestParam int pain,
       @RequestParam SessionLength length,
@@ -342,11 +403,9 @@ class MeController {
       @RequestParam(defaultValue = "") Set<Integer> paused) {
     Client client = clients.byId(me.id());
     boolean may =
-        versions
-            .latest(client)
-            .filter(r -> whose.equals(me.id()))
-            .filter(r -> r.version().number() == version)
-            .map(r -> now(client, screenings.of(client), r))
+        Optional.ofNullable(all(client, screenings.of(client)).get(program))
+            .filter(now -> whose.equals(me.id()))
+            .filter(now -> now.replay().version().number() == version)
             .filter(now -> now.mayStart(length, pain))
             .filter(now -> now.permit().reEntry() == reEntry)
             .filter(now -> now.session(Side.LEFT, length).paused().equals(paused))

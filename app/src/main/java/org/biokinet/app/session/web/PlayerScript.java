@@ -11,6 +11,7 @@ import org.biokinet.core.dose.Direction;
 import org.biokinet.core.exercise.Exercise;
 import org.biokinet.core.figure.draw.Figure;
 import org.biokinet.core.program.Program;
+import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.session.Session;
 import org.biokinet.core.timeline.Cue;
@@ -26,6 +27,7 @@ import org.biokinet.core.timeline.Timeline;
  * @param sleptSeconds a gap in the timer longer than this was not worked
  */
 record PlayerScript(
+    ProgramKind program,
     int version,
     Side lead,
     SessionLength length,
@@ -127,6 +129,7 @@ record PlayerScript(
             .map(item -> replay.catalogue().words(item.exercise(), locale).name())
             .toList();
     return new PlayerScript(
+        replay.version().program(),
         replay.version().number(),
         session.leadOr(Side.LEFT),
         session.length(),

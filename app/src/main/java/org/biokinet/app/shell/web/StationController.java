@@ -21,6 +21,7 @@ import org.biokinet.app.program.ProgramVersion;
 import org.biokinet.app.program.VersionService;
 import org.biokinet.app.worklist.Standing;
 import org.biokinet.app.worklist.StandingService;
+import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.progress.Attention;
 import org.biokinet.core.timeline.Timeline;
 import org.springframework.http.MediaType;
@@ -79,7 +80,7 @@ class StationController {
     Client client = header.show(me, id, Station.DO, model);
     List<ProgramVersion> newestFirst =
         versions.all(id).stream()
-            .sorted(Comparator.comparingInt(ProgramVersion::number).reversed())
+            .sorted(Comparator.comparing(ProgramVersion::sharedAt).reversed())
             .toList();
     model.addAttribute("versions", newestFirst);
     model.addAttribute(
@@ -137,10 +138,15 @@ class StationController {
       path = "/clients/{id}/versions/{number}.json",
       produces = MediaType.APPLICATION_JSON_VALUE)
   @ResponseBody
-  String document(@AuthenticationPrincipal Me me, @PathVariable UUID id, @PathVariable int number) {
+  String document(
+      @AuthenticationPrincipal Me me,
+      @PathVariable UUID id,
+      @PathVariable int number,
+      @RequestParam(defaultValue = "MAIN") ProgramKind program) {
     Client client = clients.get(me, id);
-    audit.saw(me, id, "version %d".formatted(number));
-    return versions.number(client.getId(), number).orElseThrow(NotFound::new).version().document();
+    ProgramVersion.Name name = new ProgramVersion.Name(program, number);
+    audit.saw(me, id, "version " + name.words());
+    return versions.of(client.getId(), name).orElseThrow(NotFound::new).version().document();
   }
 
   @PostMapping("/clients/{id}/link")

@@ -1,0 +1,105 @@
+package org.biokinet.core.program;
+
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.biokinet.core.anatomy.Coded;
+import org.biokinet.core.anatomy.Equipment;
+import org.biokinet.core.anatomy.Means;
+import org.biokinet.core.anatomy.Position;
+import org.biokinet.core.exercise.Exercise;
+
+/**
+ * Which of a client's two programs: the main one, or the short one beside it that is done at the
+ * desk. Each has versions of its own; what the screening allows, it allows to both together.
+ */
+public enum ProgramKind implements Coded {
+  MAIN("main", "main program", 10, 60),
+
+  /** One to three minutes, on a chair or standing, nothing in the hand (our choice). */
+  DESK("desk", "desk program", 2, 3);
+
+  /** A wall is nothing that anybody holds. */
+  private static final Set<Equipment> AT_THE_DESK = EnumSet.of(Equipment.CHAIR, Equipment.WALL);
+
+  private final String code;
+  private final String label;
+  private final int usualMinutes;
+  private final int mostMinutes;
+
+  ProgramKind(String code, String label, int usualMinutes, int mostMinutes) {
+    this.code = code;
+    this.label = label;
+    this.usualMinutes = usualMinutes;
+    this.mostMinutes = mostMinutes;
+  }
+
+  @Override
+  public String code() {
+    return code;
+  }
+
+  public String label() {
+    return label;
+  }
+
+  /** The label as a heading. */
+  public String title() {
+    return Character.toUpperCase(label.charAt(0)) + label.substring(1);
+  }
+
+  public ProgramKind other() {
+    return this == MAIN ? DESK : MAIN;
+  }
+
+  /** Whether its items wait where both hold the same and the screening limits the day. */
+  public boolean givesWay() {
+    return this == DESK;
+  }
+
+  /** How long its sessions can be chosen to be; a break is short enough. */
+  public List<SessionLength> lengths() {
+    return this == MAIN ? List.of(SessionLength.values()) : List.of(SessionLength.USUAL);
+  }
+
+  /** Minutes of a session where nobody has said (our choice). */
+  public int usualMinutes() {
+    return usualMinutes;
+  }
+
+  /** The most that are planned (our choice). */
+  public int mostMinutes() {
+    return mostMinutes;
+  }
+
+  /** What a client has and can do where this program is done; empty where that is nothing. */
+  public Optional<Means> within(Means means) {
+    if (this == MAIN) return Optional.of(means);
+    Set<Position> positions = EnumSet.copyOf(means.positions());
+    positions.removeIf(Position::onFloor);
+    Set<Equipment> equipment = EnumSet.noneOf(Equipment.class);
+    AT_THE_DESK.stream().filter(means::has).forEach(equipment::add);
+    return positions.isEmpty() ? Optional.empty() : Optional.of(new Means(positions, equipment));
+  }
+
+  /** Why an exercise has no place in it, whoever the client is; empty where it has. */
+  public Optional<String> against(Exercise e, Position position) {
+    if (this == MAIN) return Optional.empty();
+    if (position.onFloor()) return Optional.of("not at the desk: " + position.label());
+    return e.equipment().stream()
+        .filter(thing -> !AT_THE_DESK.contains(thing))
+        .findFirst()
+        .map(thing -> "not at the desk: needs " + thing.label());
+  }
+
+  /** The first position of an exercise that has a place in it, the usual one before others. */
+  public Optional<Position> position(Exercise e) {
+    return e.positions().stream().filter(p -> against(e, p).isEmpty()).findFirst();
+  }
+
+  /** Whether a session of so many seconds is one of it. A main one is as long as it is. */
+  public boolean fits(int seconds) {
+    return this == MAIN || seconds <= 60 * mostMinutes;
+  }
+}

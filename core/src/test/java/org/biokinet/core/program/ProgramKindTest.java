@@ -1,0 +1,59 @@
+package org.biokinet.core.program;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.EnumSet;
+import java.util.Set;
+import org.biokinet.core.anatomy.Equipment;
+import org.biokinet.core.anatomy.Means;
+import org.biokinet.core.anatomy.Position;
+import org.biokinet.core.exercise.Catalogue;
+import org.biokinet.core.exercise.Exercise;
+import org.junit.jupiter.api.Test;
+
+/** One to three minutes, on a chair or standing, nothing in the hand: our choice. */
+class ProgramKindTest {
+
+  private static final Catalogue CATALOGUE = Catalogue.load();
+  private static final Means EVERYTHING =
+      new Means(EnumSet.allOf(Position.class), EnumSet.allOf(Equipment.class));
+
+  @Test
+  void atTheDeskThereIsAChairAFloorToStandOnAndAWall() {
+    assertThat(ProgramKind.DESK.within(EVERYTHING))
+        .hasValue(
+            new Means(
+                Set.of(Position.CHAIR, Position.STAND), Set.of(Equipment.CHAIR, Equipment.WALL)));
+    assertThat(ProgramKind.MAIN.within(EVERYTHING)).hasValue(EVERYTHING);
+    assertThat(ProgramKind.DESK.within(new Means(Set.of(Position.SUPINE), Set.of()))).isEmpty();
+    assertThat(ProgramKind.DESK.within(new Means(Set.of(Position.CHAIR), Set.of())))
+        .hasValue(new Means(Set.of(Position.CHAIR), Set.of(Equipment.CHAIR)));
+  }
+
+  @Test
+  void whatIsHeldOrLiesDownHasNoPlaceAtTheDesk() {
+    int refused = 0;
+    for (Exercise e : CATALOGUE.all()) {
+      for (Position p : e.positions()) {
+        boolean held =
+            e.equipment().stream().anyMatch(x -> x != Equipment.CHAIR && x != Equipment.WALL);
+        boolean against = ProgramKind.DESK.against(e, p).isPresent();
+        assertThat(against).as("%s %s", e.id(), p).isEqualTo(p.onFloor() || held);
+        assertThat(ProgramKind.MAIN.against(e, p)).isEmpty();
+        if (against) refused++;
+      }
+      ProgramKind.DESK
+          .position(e)
+          .ifPresent(p -> assertThat(ProgramKind.DESK.against(e, p)).as(e.id()).isEmpty());
+    }
+    assertThat(refused).isGreaterThan(30);
+  }
+
+  @Test
+  void threeMinutesAndNotASecondMore() {
+    assertThat(ProgramKind.DESK.fits(180)).isTrue();
+    assertThat(ProgramKind.DESK.fits(181)).isFalse();
+    assertThat(ProgramKind.MAIN.fits(4000)).isTrue();
+    assertThat(ProgramKind.DESK.lengths()).containsExactly(SessionLength.USUAL);
+  }
+}
