@@ -19,12 +19,14 @@ import org.biokinet.core.anatomy.Position;
 import org.biokinet.core.dose.Pace;
 import org.biokinet.core.dose.Pacing;
 import org.biokinet.core.ledger.Band;
+import org.biokinet.core.planning.Preferences;
 import org.biokinet.core.program.DraftEdit;
 import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.timeline.Timeline;
 import org.hamcrest.Matchers;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.test.web.servlet.ResultActions;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 
 /** What a practice chooses for itself, and what Plan makes of it. */
@@ -38,6 +40,37 @@ class SettingsTest extends AppTest {
       request.param(p.code(), typed.getOrDefault(p, Integer.toString(p.usual())));
     }
     return request;
+  }
+
+  private ResultActions prefer(Me me, String most, String seen) throws Exception {
+    return mvc.perform(
+        as(me, post("/settings/preferences"))
+            .param("counting", "BREATHS")
+            .param("circles", "true")
+            .param("mostItems", most)
+            .param("seen", seen));
+  }
+
+  /** The second of two who choose at once is told, and finds what was chosen still there. */
+  @Test
+  void whatIsLikedIsKeptAndNotOverwrittenUnseen() throws Exception {
+    Practice practice = practice();
+    Me me = practitioner(practice);
+    prefer(me, "4", "").andExpect(redirectedUrl("/settings?preferred#suggested"));
+    Preferences kept = new Preferences(Preferences.Counting.BREATHS, false, true, 4);
+    assertThat(settings.preferences(practice.id())).isEqualTo(kept);
+    Me other = practitioner(practice);
+    prefer(other, "5", "")
+        .andExpect(status().isUnprocessableEntity())
+        .andExpect(content().string(Matchers.containsString("has changed this while you")))
+        .andExpect(content().string(Matchers.containsString("value=\"5\"")));
+    prefer(other, "lots", settings.preferencesRevision(practice.id()).orElseThrow().toString())
+        .andExpect(status().isUnprocessableEntity())
+        .andExpect(content().string(Matchers.containsString("A whole number, 1 to 12.")))
+        .andExpect(content().string(Matchers.containsString("value=\"lots\"")));
+    assertThat(settings.preferences(practice.id())).isEqualTo(kept);
+    prefer(other, "5", settings.preferencesRevision(practice.id()).orElseThrow().toString())
+        .andExpect(redirectedUrl("/settings?preferred#suggested"));
   }
 
   @Test

@@ -9,7 +9,6 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.OptionalInt;
 import java.util.Set;
 import java.util.regex.Pattern;
 import org.biokinet.app.access.LinkService;
@@ -132,6 +131,47 @@ class SuggestBrowserTest extends WithBrowser {
         .isEqualTo(ProgramKind.DESK);
   }
 
+  /** Another position or finding says what it would change, and changes nothing on record. */
+  @Test
+  void whatIfIsLookedAtBeforeItIsTaken() {
+    Practice practice = practice();
+    Me me = practitioner(practice);
+    Client client = measured(me);
+    Page desk = suggested(practice, client);
+    desk.locator("body").press("s");
+    assertThat(desk.locator("#suggestion")).containsText("The program is that already.");
+    desk.getByText("What if other positions or findings counted?").click();
+    desk.getByLabel("Neck lateral flexion left").uncheck();
+    assertThat(desk.locator("#suggestion .changes li").first()).isVisible();
+    assertThat(desk.locator("#suggestion .what-if")).containsText("(left out)");
+    String seq = desk.locator("#seq").inputValue();
+    desk.getByText("Take it").click();
+    assertThat(desk.locator("#suggestion .changes")).hasCount(0);
+    assertThat(desk.locator("#seq")).not().hasValue(seq);
+    assertThat(desk.locator(".plan-findings")).containsText("tilting left");
+    desk.locator("body").press("s");
+    desk.getByText("What if other positions or findings counted?").click();
+    Locator positions = desk.locator("#suggestion input[name=positions]:checked");
+    for (int left = positions.count(); left > 0; left--) {
+      assertThat(positions).hasCount(left);
+      positions.first().uncheck();
+      settled(desk);
+    }
+    assertThat(desk.locator("#suggestion [role=alert]")).hasText("Choose at least one position.");
+    assertThat(desk.locator("#suggestion .what-if[open]")).isVisible();
+    accessible(desk);
+  }
+
+  /** Each row says what it is there for. */
+  @Test
+  void aRowSaysWhatItServes() {
+    Practice practice = practice();
+    Client client = measured(practitioner(practice));
+    Page desk = suggested(practice, client);
+    assertThat(desk.locator(".items li", named("Levator scapulae stretch")).locator(".serves"))
+        .containsText("Neck lateral flexion left: lengthen right levator");
+  }
+
   /** One undo takes the whole suggestion back, and redo brings it again. */
   @Test
   void oneUndoTakesItBack() {
@@ -215,7 +255,7 @@ class SuggestBrowserTest extends WithBrowser {
     share(me, client, "neck-lateral-flexion", "5", "upper-trap-stretch", "2x20s");
     SuggestionService.Answer answer =
         suggestions.propose(
-            drafts.state(me, client.getId(), ProgramKind.MAIN), OptionalInt.empty());
+            drafts.state(me, client.getId(), ProgramKind.MAIN), SuggestionService.WhatIf.NOTHING);
     SuggestionService.Answer.Proposal p = (SuggestionService.Answer.Proposal) answer;
     assertThat(((DraftEdit.Suggest) p.edit()).items())
         .extracting(DraftItem::exercise, DraftItem::dose)
@@ -288,7 +328,8 @@ class SuggestBrowserTest extends WithBrowser {
     SuggestionService.Answer.Proposal p =
         (SuggestionService.Answer.Proposal)
             suggestions.propose(
-                drafts.state(me, client.getId(), ProgramKind.MAIN), OptionalInt.empty());
+                drafts.state(me, client.getId(), ProgramKind.MAIN),
+                SuggestionService.WhatIf.NOTHING);
     assertThat(((DraftEdit.Suggest) p.edit()).items())
         .filteredOn(i -> !i.suggested())
         .extracting(DraftItem::key, DraftItem::dose)
@@ -304,7 +345,7 @@ class SuggestBrowserTest extends WithBrowser {
     tilt(me, client, Side.RIGHT, 41);
     SuggestionService.Answer answer =
         suggestions.propose(
-            drafts.state(me, client.getId(), ProgramKind.MAIN), OptionalInt.empty());
+            drafts.state(me, client.getId(), ProgramKind.MAIN), SuggestionService.WhatIf.NOTHING);
     assertThat(((SuggestionService.Answer.Not) answer).why()).startsWith("The gate is closed");
   }
 
@@ -318,7 +359,8 @@ class SuggestBrowserTest extends WithBrowser {
     SuggestionService.Answer.Proposal p =
         (SuggestionService.Answer.Proposal)
             suggestions.propose(
-                drafts.state(me, client.getId(), ProgramKind.MAIN), OptionalInt.empty());
+                drafts.state(me, client.getId(), ProgramKind.MAIN),
+                SuggestionService.WhatIf.NOTHING);
     assertThat(p.suggestion().left()).anyMatch(line -> line.contains("dizziness on neck movement"));
     assertThat(p.changes()).anyMatch(c -> c.startsWith("− "));
   }

@@ -75,24 +75,19 @@ public class DraftService {
    *
    * @param inForce what the client does now, of both programs
    * @param seq length of the log, sent along with the next change
-   * @param nextVersion the number it would be shared as
+   * @param next what it would be shared as
    * @param started whether anything was changed since then
    */
   public record State(
       Client client,
       ProgramKind program,
       VersionService.InForce inForce,
-      int nextVersion,
+      ProgramVersion.Name next,
       Draft draft,
       int seq,
       boolean canUndo,
       boolean canRedo,
       boolean started) {
-
-    /** What it would be shared as. */
-    public ProgramVersion.Name next() {
-      return new ProgramVersion.Name(program, nextVersion);
-    }
 
     /** The version of it that was shared last. */
     public Optional<VersionService.Replay> shared() {
@@ -100,8 +95,7 @@ public class DraftService {
     }
 
     public State with(Draft other) {
-      return new State(
-          client, program, inForce, nextVersion, other, seq, canUndo, canRedo, started);
+      return new State(client, program, inForce, next, other, seq, canUndo, canRedo, started);
     }
   }
 
@@ -188,10 +182,19 @@ public class DraftService {
                     lines.stream().flatMap(l -> Stream.ofNullable(l.entry())).toList()));
   }
 
-  /** Since when a program is being written that nobody has shared yet. */
+  /**
+   * A draft that nobody has shared yet.
+   *
+   * @param next what it would be shared as
+   */
+  public record Begun(ProgramVersion.Name next, Instant at) {}
+
+  /** The oldest of those that are open. */
   @Transactional(readOnly = true)
-  public Optional<Instant> begun(UUID clientId) {
-    return drafts.findFirstByClientIdAndOpenSlotOrderByMadeAt(clientId, OPEN).map(DraftRow::madeAt);
+  public Optional<Begun> begun(Client client) {
+    return drafts
+        .findFirstByClientIdAndOpenSlotOrderByMadeAt(client.getId(), OPEN)
+        .map(d -> new Begun(next(replays.newest(client.getId()), d.program()), d.madeAt()));
   }
 
   @Changes
@@ -305,7 +308,7 @@ public class DraftService {
             new ProgramVersionRow(
                 clientId,
                 kind,
-                state.nextVersion(),
+                state.next().number(),
                 program.title(),
                 ProgramDocument.write(program),
                 write(snapshot),
@@ -349,7 +352,7 @@ public class DraftService {
         client,
         program,
         replays.inForce(newest, client),
-        nextVersion(newest, program),
+        next(newest, program),
         replayed.draft(),
         open.log().size(),
         replayed.canUndo(),
@@ -364,7 +367,7 @@ public class DraftService {
         client,
         program,
         inForce,
-        nextVersion(newest, program),
+        next(newest, program),
         start(program, inForce.of(program)),
         0,
         false,
@@ -373,13 +376,14 @@ public class DraftService {
   }
 
   /** Numbers go on from episode to episode. */
-  private static int nextVersion(List<ProgramVersionRow> newest, ProgramKind program) {
-    return newest.stream()
+  private static ProgramVersion.Name next(List<ProgramVersionRow> newest, ProgramKind program) {
+    int last =
+        newest.stream()
             .filter(v -> v.program() == program)
             .mapToInt(ProgramVersionRow::number)
             .max()
-            .orElse(0)
-        + 1;
+            .orElse(0);
+    return new ProgramVersion.Name(program, last + 1);
   }
 
   /** A draft starts from what was shared last; the keys are the same each time it is made. */

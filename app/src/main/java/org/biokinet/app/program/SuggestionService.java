@@ -3,6 +3,7 @@ package org.biokinet.app.program;
 import java.time.Clock;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Deque;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -27,6 +28,7 @@ import org.biokinet.app.program.internal.LeftOutRow;
 import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.app.settings.SettingsService;
 import org.biokinet.core.anatomy.Means;
+import org.biokinet.core.anatomy.Position;
 import org.biokinet.core.dose.DoseNotation;
 import org.biokinet.core.dose.Parsed;
 import org.biokinet.core.measure.Finding;
@@ -85,6 +87,50 @@ public class SuggestionService {
     this.settings = settings;
     this.library = library;
   }
+
+  /**
+   * What is looked at in the place of what is on record; nothing is written down by it.
+   *
+   * @param positions in which the program may be done
+   * @param findings by code, those that are to be served
+   */
+  public record WhatIf(
+      OptionalInt minutes, Optional<Set<Position>> positions, Optional<Set<String>> findings) {
+    public WhatIf {
+      positions = positions.map(Set::copyOf);
+      findings = findings.map(Set::copyOf);
+    }
+
+    public static final WhatIf NOTHING =
+        new WhatIf(OptionalInt.empty(), Optional.empty(), Optional.empty());
+
+    private Means means(Means recorded) {
+      return positions.map(p -> new Means(p, recorded.equipment())).orElse(recorded);
+    }
+
+    private boolean serves(Finding f) {
+      return findings.isEmpty() || findings.get().contains(f.code());
+    }
+  }
+
+  /**
+   * What can be chosen, and what is.
+   *
+   * @param positions that such a program knows
+   * @param findings that stand and could be treated
+   */
+  public record Choices(
+      int minutes, List<Choice<Position>> positions, List<Choice<Finding>> findings) {
+    public Choices {
+      positions = List.copyOf(positions);
+      findings = List.copyOf(findings);
+    }
+  }
+
+  /**
+   * @param recorded whether it is as it stands in the record
+   */
+  public record Choice<T>(T of, boolean chosen, boolean recorded) {}
 
   /** What came of asking. */
   public sealed interface Answer {
@@ -153,19 +199,43 @@ public class SuggestionService {
         : state.client().circumstances().minutes().orElse(program.usualMinutes());
   }
 
+  /** What can be chosen when something is suggested for this draft. */
+  @Transactional(readOnly = true)
+  public Choices choices(DraftService.State state, WhatIf whatIf) {
+    Client client = state.client();
+    Set<Position> recorded = client.means().positions();
+    List<Choice<Position>> positions =
+        Arrays.stream(Position.values())
+            .filter(state.program()::knows)
+            .map(p -> choice(p, whatIf.positions().orElse(recorded).contains(p), recorded))
+            .toList();
+    List<Choice<Finding>> findings =
+        measurements.found(client, library.of(client.practice())).standing().stream()
+            .flatMap(j -> j.finding().stream())
+            .filter(f -> !f.treat().isEmpty())
+            .map(f -> new Choice<>(f, whatIf.serves(f), whatIf.serves(f)))
+            .toList();
+    return new Choices(whatIf.minutes().orElse(minutes(state)), positions, findings);
+  }
+
+  private static Choice<Position> choice(Position p, boolean chosen, Set<Position> recorded) {
+    return new Choice<>(p, chosen, chosen == recorded.contains(p));
+  }
+
   /**
    * What would be best now: everything that is the practitioner's own stays, the rest is chosen
    * anew.
-   *
-   * @param minutes other than those that the client has
    */
   @Transactional(readOnly = true)
-  public Answer propose(DraftService.State state, OptionalInt minutes) {
-    Optional<String> not = closed(state);
+  public Answer propose(DraftService.State state, WhatIf whatIf) {
+    Optional<String> not = closed(state, whatIf);
     if (not.isPresent()) return new Answer.Not(not.get());
-    Asked asked = asked(state, minutes.orElse(minutes(state)));
+    Asked asked = asked(state, whatIf);
     if (asked.of().findings().isEmpty()) {
-      return new Answer.Not("Nothing was found by measuring that could be treated.");
+      return new Answer.Not(
+          whatIf.findings().isEmpty()
+              ? "Nothing was found by measuring that could be treated."
+              : "Choose at least one finding.");
     }
     if (asked.items().size() < asked.understood().size()) {
       return new Answer.Not(asked.draft().problem().orElse("The draft cannot be timed yet."));
@@ -181,12 +251,15 @@ public class SuggestionService {
         asked.library());
   }
 
-  private Optional<String> closed(DraftService.State state) {
+  private Optional<String> closed(DraftService.State state, WhatIf whatIf) {
+    if (whatIf.positions().filter(Set::isEmpty).isPresent()) {
+      return Optional.of("Choose at least one position.");
+    }
     Gate gate = screenings.gate(state.client());
     if (gate instanceof Gate.Closed c) {
       return Optional.of("The gate is closed: %s. %s".formatted(c.why().label(), c.why().opens()));
     }
-    return state.program().within(state.client().means()).isPresent()
+    return state.program().within(whatIf.means(state.client().means())).isPresent()
         ? Optional.empty()
         : Optional.of("At the desk one sits on a chair or stands; this client can do neither.");
   }
@@ -194,25 +267,26 @@ public class SuggestionService {
   /** What the draft serves as it is; empty while the gate is closed or nothing was found. */
   @Transactional(readOnly = true)
   public Optional<Suggestion> served(DraftService.State state) {
-    if (closed(state).isPresent()) return Optional.empty();
-    Asked asked = asked(state, minutes(state));
+    if (closed(state, WhatIf.NOTHING).isPresent()) return Optional.empty();
+    Asked asked = asked(state, WhatIf.NOTHING);
     if (asked.of().findings().isEmpty() || asked.items().isEmpty()) return Optional.empty();
     return Optional.of(asked.planner().explain(asked.of(), asked.items()));
   }
 
   /** Worth at other lengths of a session, chosen anew. */
   @Transactional(readOnly = true)
-  public List<Suggestion.Point> curve(DraftService.State state, List<Integer> minutes) {
-    if (closed(state).isPresent()) return List.of();
-    Asked asked = asked(state, minutes(state));
+  public List<Suggestion.Point> curve(
+      DraftService.State state, WhatIf whatIf, List<Integer> minutes) {
+    if (closed(state, whatIf).isPresent()) return List.of();
+    Asked asked = asked(state, whatIf);
     return asked.of().findings().isEmpty() ? List.of() : asked.planner().curve(asked.of(), minutes);
   }
 
   /** What could stand in the place of an item of the draft; none where it is not understood. */
   @Transactional(readOnly = true)
   public List<Suggestion.RunnerUp> runnersUp(DraftService.State state, String key) {
-    if (closed(state).isPresent()) return List.of();
-    Asked asked = asked(state, minutes(state));
+    if (closed(state, WhatIf.NOTHING).isPresent()) return List.of();
+    Asked asked = asked(state, WhatIf.NOTHING);
     int place = place(asked, key);
     if (place < 0 || asked.of().findings().isEmpty()) return List.of();
     Program program = program(state.draft(), asked, asked.items());
@@ -222,7 +296,7 @@ public class SuggestionService {
   /** The edit that puts one of the runners-up in its place; empty where it is none. */
   @Transactional(readOnly = true)
   public Optional<DraftEdit> swap(DraftService.State state, String key, String exercise) {
-    Asked asked = asked(state, minutes(state));
+    Asked asked = asked(state, WhatIf.NOTHING);
     return runnersUp(state, key).stream()
         .filter(r -> r.item().exercise().id().equals(exercise))
         .findFirst()
@@ -239,16 +313,20 @@ public class SuggestionService {
 
   // ---- the case ----------------------------------------------------------------------------
 
-  private Asked asked(DraftService.State state, int minutes) {
+  private Asked asked(DraftService.State state, WhatIf whatIf) {
     Client client = state.client();
     SettingsService.Chosen chosen = settings.of(client.practice());
     Library mine = library.of(client.practice());
     MeasurementService.Found found = measurements.found(client, mine);
-    List<Finding> findings = found.standing().stream().flatMap(j -> j.finding().stream()).toList();
+    List<Finding> findings =
+        found.standing().stream()
+            .flatMap(j -> j.finding().stream())
+            .filter(whatIf::serves)
+            .toList();
     DraftTimeline draft =
         DraftTimeline.of(state.draft(), client.breathSeconds(), chosen.pacing(), mine.catalogue());
     ProgramKind program = state.program();
-    Means means = program.within(client.means()).orElseThrow();
+    Means means = program.within(whatIf.means(client.means())).orElseThrow();
     Allowed allowed =
         Allowed.of(screenings.gate(client), means, client.breathSeconds())
             .orElseThrow()
@@ -258,7 +336,7 @@ public class SuggestionService {
             program,
             findings,
             allowed,
-            Math.min(program.mostMinutes(), minutes),
+            Math.min(program.mostMinutes(), whatIf.minutes().orElse(minutes(state))),
             client.circumstances().timesPerDay().orElse(1),
             chosen.pacing(),
             chosen.band(),

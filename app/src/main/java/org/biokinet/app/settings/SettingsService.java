@@ -138,13 +138,17 @@ public class SettingsService {
   public Optional<String> setPacing(Me me, Pacing pacing, Optional<UUID> seen) {
     practices.lock(me);
     Optional<SettingRow> now = current(me.practiceId(), PACING);
-    if (!now.map(SettingRow::getId).equals(seen)) {
-      return now.map(r -> accounts.practitionerName(r.madeBy())).or(() -> Optional.of("Somebody"));
-    }
+    Optional<String> by = overtakenBy(now, seen);
+    if (by.isPresent()) return by;
     Map<String, Integer> value = new LinkedHashMap<>();
     pacing.changes().forEach((pace, seconds) -> value.put(pace.code(), seconds));
     save(me, PACING, write(value), now);
     return Optional.empty();
+  }
+
+  private Optional<String> overtakenBy(Optional<SettingRow> now, Optional<UUID> seen) {
+    if (now.map(SettingRow::getId).equals(seen)) return Optional.empty();
+    return now.map(r -> accounts.practitionerName(r.madeBy())).or(() -> Optional.of("Somebody"));
   }
 
   @Transactional(readOnly = true)
@@ -194,13 +198,27 @@ public class SettingsService {
     return of(practices.stamp(practiceId)).preferences();
   }
 
-  /** How this practice likes what is suggested. */
+  /** Names the preferences in force, as {@link #pacingRevision} does the pacing. */
+  @Transactional(readOnly = true)
+  public Optional<UUID> preferencesRevision(UUID practiceId) {
+    return current(practiceId, PREFERENCES).map(SettingRow::getId);
+  }
+
+  /**
+   * How this practice likes what is suggested.
+   *
+   * @param seen the revision that was edited
+   * @return the name of whoever changed it in between, then nothing was saved
+   */
   @Changes
-  public void setPreferences(Me me, Preferences p) {
+  public Optional<String> setPreferences(Me me, Preferences p, Optional<UUID> seen) {
     practices.lock(me);
     Optional<SettingRow> now = current(me.practiceId(), PREFERENCES);
+    Optional<String> by = overtakenBy(now, seen);
+    if (by.isPresent()) return by;
     Liked liked = new Liked(p.counting().code(), p.contractRelax(), p.circles(), p.mostItems());
     save(me, PREFERENCES, write(liked), now);
+    return Optional.empty();
   }
 
   private Preferences preferences(String value) {

@@ -13,6 +13,7 @@ import java.util.stream.Stream;
 import org.biokinet.app.access.LinkService;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.Matter;
+import org.biokinet.app.program.DraftService;
 import org.biokinet.app.program.ProgramVersion;
 import org.biokinet.app.screening.ClientScreening;
 import org.biokinet.core.anatomy.Side;
@@ -26,7 +27,7 @@ import org.biokinet.core.session.Session;
 /**
  * What the records of all capabilities say of one client, and where the client stands by that.
  *
- * @param draft since when a program is being written that nobody has shared
+ * @param draft of a program that is being written and nobody has shared
  * @param recent the sessions of the last days, the oldest first
  * @param newest the newest session, however old
  * @param open what waits to be dealt with
@@ -38,7 +39,7 @@ record ClientRecords(
     ClientScreening screening,
     LinkService.State link,
     Optional<ProgramVersion> shared,
-    Optional<Instant> draft,
+    Optional<DraftService.Begun> draft,
     List<Session> recent,
     Optional<Session> newest,
     List<Matter> open,
@@ -69,8 +70,8 @@ record ClientRecords(
         link.madeAt(),
         link.openedAt(),
         link.everOpened(),
-        shared.map(v -> new Standing.Shared(v.number(), v.sharedAt())),
-        draft.isPresent(),
+        shared.map(v -> new Standing.Shared(v.name(), v.sharedAt())),
+        draft.map(DraftService.Begun::next),
         newest.map(
             s ->
                 new Standing.Last(
@@ -110,7 +111,7 @@ record ClientRecords(
           screening.newest().map(k -> k.answered().at()).orElse(client.createdAt());
       case NEW_PIN -> link.pinForgottenAt().orElseThrow();
       case PAIN_ROSE, QUIET -> newest.orElseThrow().startedAt();
-      case DRAFT_NOT_SHARED -> draft.orElseThrow();
+      case DRAFT_NOT_SHARED -> draft.orElseThrow().at();
       case NO_PROGRAM -> client.episodeSince();
       case NOT_OPENED, NOT_STARTED -> shared.orElseThrow().sharedAt();
       case STEADY -> newest.map(Session::startedAt).orElse(client.createdAt());

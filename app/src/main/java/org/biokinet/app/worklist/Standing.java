@@ -6,6 +6,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import org.biokinet.app.client.Matter;
+import org.biokinet.app.program.ProgramVersion;
 import org.biokinet.core.progress.Attention;
 import org.biokinet.core.screening.Gate;
 
@@ -41,18 +42,18 @@ public record Standing(
     Optional<Instant> linkOpened,
     boolean everOpened,
     Optional<Shared> shared,
-    boolean draft,
+    Optional<ProgramVersion.Name> draft,
     Optional<Last> last,
     List<Day> week,
     Optional<LocalDate> measured) {
 
   /** Counts up when this record or the order changes; rows of another form are made anew. */
-  public static final int FORM = 1;
+  public static final int FORM = 2;
 
   /** The record on which the gate stands open. */
   public record OpenedBy(String who, Instant at, String examined, String found) {}
 
-  public record Shared(int number, Instant at) {}
+  public record Shared(ProgramVersion.Name version, Instant at) {}
 
   /** The last session, with what was said of pain. */
   public record Last(Instant at, Optional<Integer> painBefore, Optional<Integer> highestPain) {}

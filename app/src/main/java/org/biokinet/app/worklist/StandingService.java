@@ -153,7 +153,7 @@ public class StandingService {
             screenings.of(client),
             links.state(id),
             versions.shared(client),
-            drafts.begun(id),
+            drafts.begun(client),
             recent,
             recent.isEmpty() ? sessions.last(id) : Optional.of(recent.get(recent.size() - 1)),
             clients.matters(id),

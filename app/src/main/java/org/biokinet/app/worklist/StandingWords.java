@@ -10,6 +10,7 @@ import org.biokinet.app.client.Station;
 import org.biokinet.app.platform.Days;
 import org.biokinet.core.progress.Attention;
 import org.biokinet.core.screening.Gate;
+import org.springframework.util.StringUtils;
 
 /**
  * Why a client is where they are on the list, in words, and the station where it is dealt with.
@@ -101,8 +102,8 @@ public record StandingWords(String word, String reason, Station next) {
         }
         case DRAFT_NOT_SHARED -> {
           String reason =
-              "Version %d is a draft, still with you."
-                  .formatted(s.shared().map(Standing.Shared::number).orElse(0) + 1);
+              "%s is a draft, still with you."
+                  .formatted(StringUtils.capitalize(s.draft().orElseThrow().inFull()));
           yield new StandingWords("Draft not shared", reason, Station.PLAN);
         }
         case NO_PROGRAM -> new StandingWords("No program", "Nothing prescribed yet.", Station.PLAN);
@@ -116,7 +117,8 @@ public record StandingWords(String word, String reason, Station next) {
         case NOT_STARTED -> {
           Standing.Shared shared = s.shared().orElseThrow();
           String reason =
-              "Version %d shared %s, no session yet.".formatted(shared.number(), ago(shared.at()));
+              "%s shared %s, no session yet."
+                  .formatted(StringUtils.capitalize(shared.version().inFull()), ago(shared.at()));
           yield new StandingWords("Not started", reason, Station.DO);
         }
         case STEADY -> {

@@ -46,6 +46,7 @@ final class ExactSearch {
   private final int[] exercise;
   private final int[] seen;
   private int mark;
+  private int visits;
   private final int fetch;
   private final boolean neckRule;
 
@@ -64,9 +65,10 @@ final class ExactSearch {
   private int[] bestPlaces = new int[0];
   private int bestWishes;
 
-  private ExactSearch(Model model, boolean neckRule) {
+  private ExactSearch(Model model, boolean neckRule, int visits) {
     this.model = model;
     this.neckRule = neckRule;
+    this.visits = visits;
     goals = model.goals().size();
     count = model.free().size();
     budget = model.seconds();
@@ -125,9 +127,14 @@ final class ExactSearch {
   /**
    * The best choice. Where the pinned items are already too much, it is those alone; where they
    * stretch the neck and nothing may move it before, they stay without.
+   *
+   * @param visits branches that are looked at: with fewer than all it is something good, and in
+   *     most cases the best
    */
-  static Optional<Best> of(Model model) {
-    return new ExactSearch(model, true).run().or(() -> new ExactSearch(model, false).run());
+  static Optional<Best> of(Model model, int visits) {
+    return new ExactSearch(model, /* neckRule= */ true, visits)
+        .run()
+        .or(() -> new ExactSearch(model, /* neckRule= */ false, visits).run());
   }
 
   private Optional<Best> run() {
@@ -149,7 +156,7 @@ final class ExactSearch {
     int least =
         model.pacing().seconds(Pace.FIRST_POSITION) + seconds + Long.bitCount(fetched) * fetch;
     if (moves || !stretches || !neckRule) consider(strength, wishes);
-    if (size == slots) return;
+    if (size == slots || --visits < 0) return;
 
     int[] left = new int[n];
     long[] gain = new long[n];

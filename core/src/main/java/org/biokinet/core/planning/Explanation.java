@@ -68,7 +68,7 @@ final class Explanation {
   }
 
   private Option option(String words, Case c) {
-    return new Option(words, planner.solve(c).shares());
+    return new Option(words, planner.glimpse(solved, c).shares());
   }
 
   Suggestion suggestion(List<String> left) {

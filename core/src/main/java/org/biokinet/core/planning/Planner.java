@@ -28,6 +28,9 @@ public final class Planner {
   /** The most items of a program in force that may give way to new ones (our choice). */
   private static final int MOST_GIVING_WAY = 2;
 
+  /** Branches that are looked at to say what another length would bring (our choice). */
+  private static final int GLIMPSE = 4_000;
+
   private static final int RUNNERS_UP = 3;
   private static final double MILLIONTHS = 1e6;
 
@@ -100,8 +103,10 @@ public final class Planner {
 
   /** What other times would buy, in the same case. */
   public List<Suggestion.Point> curve(Case c, List<Integer> minutes) {
+    Goal.Goals goals = Goal.Goals.of(c);
+    Repertoire repertoire = Repertoire.of(catalogue, c, goals.all());
     return minutes.stream()
-        .map(m -> solve(c.withMinutes(m)))
+        .map(m -> solve(c.withMinutes(m), goals, repertoire))
         .map(s -> new Suggestion.Point(s.of().minutes(), s.worth(s.best().worth())))
         .toList();
   }
@@ -115,9 +120,21 @@ public final class Planner {
     return solve(c, goals, Repertoire.of(catalogue, c, goals.all()));
   }
 
+  /**
+   * The same client with other minutes or another number of exercises, without the proof that
+   * nothing is better: what it says can be had can be had.
+   */
+  Solved glimpse(Solved of, Case other) {
+    return solve(other, of.goals(), of.repertoire(), GLIMPSE);
+  }
+
   private Solved solve(Case c, Goal.Goals goals, Repertoire repertoire) {
+    return solve(c, goals, repertoire, Integer.MAX_VALUE);
+  }
+
+  private Solved solve(Case c, Goal.Goals goals, Repertoire repertoire, int visits) {
     Model model = Model.of(catalogue, c, goals.all(), repertoire);
-    ExactSearch.Best best = ExactSearch.of(model).orElseGet(() -> onlyPinned(model));
+    ExactSearch.Best best = ExactSearch.of(model, visits).orElseGet(() -> onlyPinned(model));
     return new Solved(c, goals, repertoire, model, best);
   }
 

@@ -73,11 +73,16 @@ public enum ProgramKind implements Coded {
     return mostMinutes;
   }
 
+  /** Whether anything of it may be done so. */
+  public boolean knows(Position position) {
+    return this == MAIN || !position.onFloor();
+  }
+
   /** What a client has and can do where this program is done; empty where that is nothing. */
   public Optional<Means> within(Means means) {
     if (this == MAIN) return Optional.of(means);
     Set<Position> positions = EnumSet.copyOf(means.positions());
-    positions.removeIf(Position::onFloor);
+    positions.removeIf(p -> !knows(p));
     Set<Equipment> equipment = EnumSet.noneOf(Equipment.class);
     AT_THE_DESK.stream().filter(means::has).forEach(equipment::add);
     return positions.isEmpty() ? Optional.empty() : Optional.of(new Means(positions, equipment));
@@ -86,7 +91,7 @@ public enum ProgramKind implements Coded {
   /** Why an exercise has no place in it, whoever the client is; empty where it has. */
   public Optional<String> against(Exercise e, Position position) {
     if (this == MAIN) return Optional.empty();
-    if (position.onFloor()) return Optional.of("not at the desk: " + position.label());
+    if (!knows(position)) return Optional.of("not at the desk: " + position.label());
     return e.equipment().stream()
         .filter(thing -> !AT_THE_DESK.contains(thing))
         .findFirst()

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.Set;
 import java.util.UUID;
 import java.util.stream.IntStream;
 import org.biokinet.app.audit.Audit;
@@ -428,13 +429,18 @@ class PlanController {
       @PathVariable UUID id,
       @RequestParam(defaultValue = "MAIN") ProgramKind program,
       @RequestParam(defaultValue = "0") int minutes,
+      @RequestParam(defaultValue = "false") boolean chosen,
+      @RequestParam(defaultValue = "") Set<Position> positions,
+      @RequestParam(defaultValue = "") Set<String> findings,
       Model model) {
     DraftService.State state = drafts.state(me, id, program);
     audit.sawPart(me, id, PART);
+    SuggestionService.WhatIf whatIf = whatIf(program, minutes, chosen, positions, findings);
     model.addAttribute("client", state.client());
     model.addAttribute("program", program);
-    model.addAttribute("seq", state.seq());
-    SuggestionService.Answer answer = suggestions.propose(state, asked(minutes, program));
+    model.addAttribute("choices", suggestions.choices(state, whatIf));
+    model.addAttribute("chosen", chosen);
+    SuggestionService.Answer answer = suggestions.propose(state, whatIf);
     if (answer instanceof SuggestionService.Answer.Proposal p) {
       List<Integer> lengths =
           IntStream.rangeClosed(
@@ -447,18 +453,31 @@ class PlanController {
       model.addAttribute("clocks", ServedView.clocks(p.secondsNow(), p.suggestion().seconds()));
       model.addAttribute(
           "curve",
-          ServedView.bars(suggestions.curve(state, lengths), p.suggestion().bound(), p.minutes()));
+          ServedView.bars(
+              suggestions.curve(state, whatIf, lengths), p.suggestion().bound(), p.minutes()));
     } else {
       model.addAttribute("whyNot", ((SuggestionService.Answer.Not) answer).why());
     }
     return "program/suggest-parts :: suggestion";
   }
 
-  /** What the client has unless something else that can be is asked for. */
-  private static OptionalInt asked(int minutes, ProgramKind program) {
-    return minutes >= 1 && minutes <= program.mostMinutes()
-        ? OptionalInt.of(minutes)
-        : OptionalInt.empty();
+  /**
+   * What is on record unless something else that can be is asked for.
+   *
+   * @param chosen whether the positions and the findings were there to be chosen
+   */
+  private static SuggestionService.WhatIf whatIf(
+      ProgramKind program,
+      int minutes,
+      boolean chosen,
+      Set<Position> positions,
+      Set<String> findings) {
+    return new SuggestionService.WhatIf(
+        minutes >= 1 && minutes <= program.mostMinutes()
+            ? OptionalInt.of(minutes)
+            : OptionalInt.empty(),
+        chosen ? Optional.of(positions) : Optional.empty(),
+        chosen ? Optional.of(findings) : Optional.empty());
   }
 
   /** Takes what is suggested, as one edit. */
@@ -469,10 +488,14 @@ class PlanController {
       @RequestParam(defaultValue = "MAIN") ProgramKind program,
       @RequestParam int seq,
       @RequestParam(defaultValue = "0") int minutes,
+      @RequestParam(defaultValue = "false") boolean chosen,
+      @RequestParam(defaultValue = "") Set<Position> positions,
+      @RequestParam(defaultValue = "") Set<String> findings,
       Model model,
       HttpServletResponse response) {
     DraftService.State state = drafts.state(me, id, program);
-    SuggestionService.Answer answer = suggestions.propose(state, asked(minutes, program));
+    SuggestionService.Answer answer =
+        suggestions.propose(state, whatIf(program, minutes, chosen, positions, findings));
     if (answer instanceof SuggestionService.Answer.Proposal p && !p.changes().isEmpty()) {
       return show(
           me, id, drafts.edit(me, id, program, seq, p.edit()), "the suggestion", model, response);
@@ -577,7 +600,13 @@ class PlanController {
     DraftService.State state = drafts.state(me, id, program);
     audit.sawPart(me, id, PART);
     Library mine = library.of(state.client().practice());
-    suggestions.served(state).ifPresent(s -> model.addAttribute("served", ServedView.of(s, mine)));
+    suggestions
+        .served(state)
+        .ifPresent(
+            s -> {
+              model.addAttribute("served", ServedView.of(s, mine));
+              model.addAttribute("rows", ServedView.rows(state.draft(), s));
+            });
     model.addAttribute("client", state.client());
     model.addAttribute("leftOut", suggestions.leftOut(state.client()));
     model.addAttribute("library", mine);
@@ -673,6 +702,7 @@ class PlanController {
     model.addAttribute("client", client);
     model.addAttribute("program", state.program());
     model.addAttribute("programs", ProgramKind.values());
+    model.addAttribute("inForce", state.inForce());
     model.addAttribute(
         "plan", PlanView.of(state, timed, chosen.band(), mine.catalogue(), Library.LANGUAGE));
     gate(state, timed, mine, model);

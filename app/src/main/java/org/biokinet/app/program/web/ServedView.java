@@ -1,11 +1,17 @@
 package org.biokinet.app.program.web;
 
 import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
 import org.biokinet.app.library.Library;
 import org.biokinet.core.dose.DoseNotation;
 import org.biokinet.core.planning.Suggestion;
+import org.biokinet.core.program.Draft;
+import org.biokinet.core.program.DraftItem;
 import org.biokinet.core.timeline.Timeline;
 
 /**
@@ -30,6 +36,44 @@ record ServedView(List<Line> lines, int percent) {
    * @param now whether it is the length that is looked at
    */
   record Bar(int minutes, int percent, int height, boolean now) {}
+
+  /**
+   * What a row is there for.
+   *
+   * @param words by finding; one line that says so where it serves none
+   */
+  record RowFor(String key, List<String> words) {}
+
+  private static final List<String> NONE = List.of("serves none of the findings by itself");
+
+  /** By row that is understood; of two with the same exercise the first has it all. */
+  static List<RowFor> rows(Draft draft, Suggestion s) {
+    List<RowFor> rows = new ArrayList<>();
+    Set<String> said = new HashSet<>();
+    for (DraftItem row : draft.items()) {
+      s.places().stream()
+          .filter(p -> p.item().exercise().id().equals(row.exercise()))
+          .filter(p -> said.add(row.exercise()))
+          .findFirst()
+          .ifPresent(p -> rows.add(new RowFor(row.key(), words(p, s))));
+    }
+    return rows;
+  }
+
+  private static List<String> words(Suggestion.Place place, Suggestion s) {
+    Map<String, List<String>> byFinding = new LinkedHashMap<>();
+    place
+        .serves()
+        .forEach(
+            x ->
+                byFinding
+                    .computeIfAbsent(
+                        s.served().get(x.finding()).finding().title(), t -> new ArrayList<>())
+                    .add(x.words()));
+    List<String> words = new ArrayList<>();
+    byFinding.forEach((finding, what) -> words.add(finding + ": " + String.join(", ", what)));
+    return words.isEmpty() ? NONE : words;
+  }
 
   /** A runner-up in words. */
   record Other(String exercise, String name, String dose, String clock, List<String> changes) {}

@@ -100,19 +100,24 @@ class SettingsController {
       @RequestParam(defaultValue = "false") boolean contractRelax,
       @RequestParam(defaultValue = "false") boolean circles,
       @RequestParam(defaultValue = "") String mostItems,
+      @RequestParam(name = "seen", defaultValue = "") String seen,
       Model model,
       HttpServletResponse response) {
-    String typed = mostItems.strip();
-    int most = typed.matches("\\d{1,2}") ? Integer.parseInt(typed) : 0;
-    if (most >= 1 && most <= Preferences.MOST) {
-      settings.setPreferences(me, new Preferences(counting, contractRelax, circles, most));
-      return "redirect:/settings?preferred#suggested";
+    String number = mostItems.strip();
+    int most = number.matches("\\d{1,2}") ? Integer.parseInt(number) : 0;
+    boolean right = most >= 1 && most <= Preferences.MOST;
+    Preferences typed =
+        new Preferences(counting, contractRelax, circles, right ? most : Preferences.USUAL_ITEMS);
+    if (right) {
+      Optional<String> by = settings.setPreferences(me, typed, seen(seen));
+      if (by.isEmpty()) return "redirect:/settings?preferred#suggested";
+      model.addAttribute("likedBy", by.get());
+    } else {
+      model.addAttribute("mostError", "A whole number, 1 to %d.".formatted(Preferences.MOST));
     }
     response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
     model.addAttribute("mostTyped", mostItems);
-    model.addAttribute("mostError", "A whole number, 1 to %d.".formatted(Preferences.MOST));
-    model.addAttribute(
-        "liked", new Preferences(counting, contractRelax, circles, Preferences.USUAL_ITEMS));
+    model.addAttribute("liked", typed);
     return page(me, model);
   }
 
@@ -130,6 +135,8 @@ class SettingsController {
       model.addAttribute("liked", settings.preferences(me.practiceId()));
     }
     model.addAttribute("countings", Preferences.Counting.values());
+    model.addAttribute(
+        "likedSeen", settings.preferencesRevision(me.practiceId()).map(UUID::toString).orElse(""));
     model.addAttribute(
         "seen", settings.pacingRevision(me.practiceId()).map(UUID::toString).orElse(""));
     ZoneId zone = ZoneId.of(me.zone());

@@ -90,10 +90,9 @@ class ClientOverview implements ClientHeader {
   }
 
   private static String plan(Standing s, Instant now, ZoneId zone) {
-    int number = s.shared().map(Standing.Shared::number).orElse(0);
-    if (s.draft()) return "draft of version " + (number + 1);
+    if (s.draft().isPresent()) return "draft of " + s.draft().get().inFull();
     return s.shared()
-        .map(v -> "version %d since %s".formatted(v.number(), Days.ago(v.at(), now, zone)))
+        .map(v -> "%s since %s".formatted(v.version().inFull(), Days.ago(v.at(), now, zone)))
         .orElse("nothing yet");
   }
 
