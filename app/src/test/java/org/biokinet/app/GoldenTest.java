@@ -97,6 +97,7 @@ class GoldenTest extends AppTest {
             new Draft(
                 "Before the night watch",
                 Optional.of(Side.RIGHT),
+                Optional.of("Slowly, and never into pain."),
                 List.of(
                     new DraftItem(
                         "v1-1",
@@ -117,6 +118,7 @@ class GoldenTest extends AppTest {
         edit("dose", new DraftEdit.SetDose("a", "30s")),
         edit("position", new DraftEdit.SetPosition("a", Position.SUPINE)),
         edit("title", new DraftEdit.SetTitle("Before the night watch")),
+        edit("note", new DraftEdit.SetNote(Optional.of("Slowly, and never into pain."))),
         edit("order", new DraftEdit.SetOrder("a", Optional.of(Order.ALTERNATE))),
         edit("item-lead", new DraftEdit.SetItemLead("a", Optional.of(Side.LEFT))),
         edit("lead", new DraftEdit.SetLead(Optional.of(Side.RIGHT))),
@@ -127,6 +129,14 @@ class GoldenTest extends AppTest {
             new DraftEdit.Suggest(
                 List.of(DraftItem.of("a", "chin-tuck", "3x10s").suggested(true)))),
         edit("keep", new DraftEdit.Keep("a", true)),
+        edit(
+            "replace",
+            new DraftEdit.Replace(
+                new Draft(
+                    "Before the night watch",
+                    Optional.of(Side.RIGHT),
+                    Optional.empty(),
+                    List.of(DraftItem.of("v1-1", "chin-tuck", "3x10s"))))),
         measured("pain", new Measured.Pain(4, null, 6)),
         measured(
             "range",

@@ -111,9 +111,9 @@ class SuggestBrowserTest extends WithBrowser {
     assertThat(desk.locator(".items .mark").first()).hasText("suggested");
     assertThat(desk.locator("#ledger")).containsText("Both programs together");
     accessible(desk);
-    desk.getByText("Share version 1 of the desk program with").click();
+    desk.getByText("Share desk version 1 with").click();
     desk.waitForURL("**/do?shared");
-    assertThat(desk.getByText("Version 1 of the desk program is shared with")).isVisible();
+    assertThat(desk.getByText("Desk version 1 is shared with")).isVisible();
     assertThat(drafts.state(me, client.getId(), ProgramKind.MAIN).started()).isFalse();
 
     LinkService.Made made = links.make(me, client.getId());

@@ -17,6 +17,7 @@ import org.biokinet.app.library.Library;
 import org.biokinet.app.library.LibraryService;
 import org.biokinet.app.people.AccountService;
 import org.biokinet.app.platform.Changes;
+import org.biokinet.app.platform.NotFound;
 import org.biokinet.app.practice.Me;
 import org.biokinet.app.program.internal.DraftEntryRow;
 import org.biokinet.app.program.internal.DraftRow;
@@ -212,6 +213,15 @@ public class DraftService {
     return append(me, clientId, program, seq, DraftEntryRow.Kind.REDO, null);
   }
 
+  /** Makes an older version the draft, as one edit; nothing is shared by it. */
+  @Changes
+  public Outcome takeBack(Me me, UUID clientId, ProgramVersion.Name version, int seq) {
+    VersionService.Replay then =
+        replays.of(clients.get(me, clientId).getId(), version).orElseThrow(NotFound::new);
+    DraftEdit edit = new DraftEdit.Replace(start(then));
+    return append(me, clientId, version.program(), seq, DraftEntryRow.Kind.EDIT, edit);
+  }
+
   private Outcome append(
       Me me,
       UUID clientId,
@@ -314,6 +324,7 @@ public class DraftService {
                 write(snapshot),
                 Timeline.RULE_SET,
                 check.seconds(),
+                state.draft().note().orElse(""),
                 me.id(),
                 clock.instant()));
     open.get().row().close();
@@ -390,7 +401,7 @@ public class DraftService {
   private static Draft start(ProgramKind program, Optional<VersionService.Replay> shared) {
     return shared
         .map(DraftService::start)
-        .orElseGet(() -> new Draft(program.title(), Optional.empty(), List.of()));
+        .orElseGet(() -> new Draft(program.title(), Optional.empty(), Optional.empty(), List.of()));
   }
 
   private static Draft start(VersionService.Replay replay) {
@@ -407,7 +418,7 @@ public class DraftService {
               Optional.of(i.priority()),
               Optional.empty()));
     }
-    return new Draft(replay.program().title(), replay.program().lead(), items);
+    return new Draft(replay.program().title(), replay.program().lead(), Optional.empty(), items);
   }
 
   private static DraftLog.Entry entry(DraftEntryRow row) {

@@ -9,6 +9,7 @@ import org.biokinet.core.program.ProgramKind;
  *
  * @param document the program document
  * @param seconds length of one session when it was shared
+ * @param note what the practitioner says to the client with it, or empty
  */
 public record ProgramVersion(
     UUID id,
@@ -17,6 +18,7 @@ public record ProgramVersion(
     String title,
     String document,
     int seconds,
+    String note,
     UUID sharedBy,
     Instant sharedAt) {
 
@@ -27,11 +29,9 @@ public record ProgramVersion(
    */
   public record Name(ProgramKind program, int number) {
 
-    /** "version 3", or "version 1 of the desk program". */
+    /** "version 3", or "desk version 1". */
     public String inFull() {
-      return "version "
-          + number
-          + (program == ProgramKind.MAIN ? "" : " of the " + program.label());
+      return (program == ProgramKind.MAIN ? "" : program.code() + " ") + "version " + number;
     }
 
     /** "v3", or "desk v1". */

@@ -124,6 +124,17 @@ public class VersionService {
         .orElse(List.of());
   }
 
+  /** The version that this one took the place of, in the same episode. */
+  @Transactional(readOnly = true)
+  public Optional<Replay> before(Client client, ProgramVersion version) {
+    if (version.number() == 1) return Optional.empty();
+    ProgramVersion.Name name = new ProgramVersion.Name(version.program(), version.number() - 1);
+    return versions
+        .findByClientIdAndProgramAndNumber(client.getId(), name.program(), name.number())
+        .filter(v -> inEpisode(v, client))
+        .map(this::kept);
+  }
+
   /** The version in force that counts for whether there is a program: the main one first. */
   @Transactional(readOnly = true)
   public Optional<ProgramVersion> shared(Client client) {

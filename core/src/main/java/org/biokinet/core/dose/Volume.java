@@ -27,6 +27,9 @@ public record Volume(
     Optional<Resistance> resistance,
     int times) {
 
+  /** Of a side on which nothing is done. */
+  public static final Volume NONE = new Volume(0, 0, 0, 0, Optional.empty(), 0);
+
   /** Percent of an isometric hold that says nothing about it (our choice). */
   public static final int USUAL_ISOMETRIC_EFFORT = 30;
 

@@ -8,15 +8,19 @@ import org.biokinet.core.anatomy.Side;
  * A program while it is being written.
  *
  * @param lead the side that always goes first; empty where the sides take turns
+ * @param note to the client, in the practitioner's words; empty where there is none
  */
-public record Draft(String title, Optional<Side> lead, List<DraftItem> items) {
+public record Draft(
+    String title, Optional<Side> lead, Optional<String> note, List<DraftItem> items) {
+
+  public static final int LONGEST_NOTE = 500;
 
   public Draft {
     items = List.copyOf(items);
   }
 
   public Draft withItems(List<DraftItem> others) {
-    return new Draft(title, lead, others);
+    return new Draft(title, lead, note, others);
   }
 
   /** Place of an item, or -1 when it is gone. */

@@ -23,6 +23,7 @@ import org.biokinet.core.program.Item.Priority;
   @JsonSubTypes.Type(value = DraftEdit.SetDose.class, name = "dose"),
   @JsonSubTypes.Type(value = DraftEdit.SetPosition.class, name = "position"),
   @JsonSubTypes.Type(value = DraftEdit.SetTitle.class, name = "title"),
+  @JsonSubTypes.Type(value = DraftEdit.SetNote.class, name = "note"),
   @JsonSubTypes.Type(value = DraftEdit.SetOrder.class, name = "order"),
   @JsonSubTypes.Type(value = DraftEdit.SetItemLead.class, name = "item-lead"),
   @JsonSubTypes.Type(value = DraftEdit.SetLead.class, name = "lead"),
@@ -30,6 +31,7 @@ import org.biokinet.core.program.Item.Priority;
   @JsonSubTypes.Type(value = DraftEdit.Arrange.class, name = "arrange"),
   @JsonSubTypes.Type(value = DraftEdit.Suggest.class, name = "suggest"),
   @JsonSubTypes.Type(value = DraftEdit.Keep.class, name = "keep"),
+  @JsonSubTypes.Type(value = DraftEdit.Replace.class, name = "replace"),
 })
 public sealed interface DraftEdit {
 
@@ -100,7 +102,15 @@ public sealed interface DraftEdit {
   record SetTitle(String title) implements DraftEdit {
     @Override
     public Draft apply(Draft draft) {
-      return new Draft(title, draft.lead(), draft.items());
+      return new Draft(title, draft.lead(), draft.note(), draft.items());
+    }
+  }
+
+  /** A word to the client that goes with the version; none when empty. */
+  record SetNote(Optional<String> note) implements DraftEdit {
+    @Override
+    public Draft apply(Draft draft) {
+      return new Draft(draft.title(), draft.lead(), note, draft.items());
     }
   }
 
@@ -124,7 +134,7 @@ public sealed interface DraftEdit {
   record SetLead(Optional<Side> lead) implements DraftEdit {
     @Override
     public Draft apply(Draft draft) {
-      return new Draft(draft.title(), lead, draft.items());
+      return new Draft(draft.title(), lead, draft.note(), draft.items());
     }
   }
 
@@ -132,6 +142,14 @@ public sealed interface DraftEdit {
     @Override
     public Draft apply(Draft draft) {
       return change(draft, key, i -> i.withPriority(priority));
+    }
+  }
+
+  /** All of it by another: an older version is taken back. */
+  record Replace(Draft by) implements DraftEdit {
+    @Override
+    public Draft apply(Draft draft) {
+      return by;
     }
   }
 

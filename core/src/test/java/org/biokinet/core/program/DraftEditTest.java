@@ -15,6 +15,7 @@ class DraftEditTest {
       new Draft(
           "Before",
           Optional.empty(),
+          Optional.empty(),
           List.of(
               DraftItem.of("a", "chin-tuck", "3x10s"),
               DraftItem.of("b", "neck-rotation", "5"),

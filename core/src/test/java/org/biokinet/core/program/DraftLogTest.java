@@ -15,7 +15,8 @@ import org.junit.jupiter.api.Test;
 
 class DraftLogTest {
 
-  private static final Draft EMPTY = new Draft("First week", Optional.empty(), List.of());
+  private static final Draft EMPTY =
+      new Draft("First week", Optional.empty(), Optional.empty(), List.of());
 
   private static Entry edit(DraftEdit e) {
     return new Entry.Edited(e);

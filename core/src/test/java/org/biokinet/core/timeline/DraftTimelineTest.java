@@ -15,7 +15,7 @@ import org.junit.jupiter.api.Test;
 class DraftTimelineTest {
 
   private static DraftTimeline of(String title, DraftItem... items) {
-    Draft draft = new Draft(title, Optional.empty(), List.of(items));
+    Draft draft = new Draft(title, Optional.empty(), Optional.empty(), List.of(items));
     return DraftTimeline.of(draft, 5, Pacing.DEFAULT, TimelineTest.CATALOGUE);
   }
 

@@ -25,6 +25,7 @@ public class ProgramVersionRow extends Row {
   private String exercises;
   private int ruleSet;
   private int seconds;
+  private String note;
   private UUID sharedBy;
   private Instant sharedAt;
 
@@ -40,6 +41,7 @@ public class ProgramVersionRow extends Row {
       String exercises,
       int ruleSet,
       int seconds,
+      String note,
       UUID sharedBy,
       Instant sharedAt) {
     this.clientId = clientId;
@@ -50,6 +52,7 @@ public class ProgramVersionRow extends Row {
     this.exercises = exercises;
     this.ruleSet = ruleSet;
     this.seconds = seconds;
+    this.note = note;
     this.sharedBy = sharedBy;
     this.sharedAt = sharedAt;
   }
@@ -63,6 +66,7 @@ public class ProgramVersionRow extends Row {
         title,
         document,
         seconds,
+        note,
         sharedBy,
         sharedAt);
   }

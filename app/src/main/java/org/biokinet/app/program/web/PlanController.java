@@ -33,6 +33,7 @@ import org.biokinet.core.dose.DoseNotation;
 import org.biokinet.core.dose.Parsed;
 import org.biokinet.core.exercise.Exercise;
 import org.biokinet.core.ledger.Band;
+import org.biokinet.core.program.Draft;
 import org.biokinet.core.program.DraftEdit;
 import org.biokinet.core.program.DraftItem;
 import org.biokinet.core.program.Item;
@@ -273,6 +274,9 @@ class PlanController {
     DraftEdit edit =
         switch (what) {
           case "title" -> new DraftEdit.SetTitle(cut(value.strip(), Program.LONGEST_TITLE));
+          case "note" ->
+              new DraftEdit.SetNote(
+                  Optional.of(cut(value.strip(), Draft.LONGEST_NOTE)).filter(n -> !n.isEmpty()));
           case "lead" -> new DraftEdit.SetLead(choice(Side.class, value));
           case "position" ->
               new DraftEdit.SetPosition(

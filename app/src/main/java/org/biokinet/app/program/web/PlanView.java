@@ -31,6 +31,7 @@ import org.biokinet.core.timeline.Timeline;
 /**
  * The Plan page's list as the template shows it.
  *
+ * @param note to the client, or empty
  * @param total of a usual session, m:ss
  * @param lengths the short and the long session, where they differ from it
  * @param room the time that the client has, in words; empty where nothing is known
@@ -42,6 +43,7 @@ import org.biokinet.core.timeline.Timeline;
  */
 public record PlanView(
     String title,
+    String note,
     List<PlannedItem> lines,
     String total,
     List<String> lengths,
@@ -113,6 +115,7 @@ public record PlanView(
     int longest = lines.stream().mapToInt(l -> Math.max(l.left(), l.right())).max().orElse(0);
     return new PlanView(
         state.draft().title(),
+        state.draft().note().orElse(""),
         lines,
         Timeline.clock(timed.seconds()),
         program.lengths().size() == 1

@@ -21,6 +21,7 @@ import org.biokinet.app.client.ClientService;
 import org.biokinet.app.library.LibraryService;
 import org.biokinet.app.platform.Days;
 import org.biokinet.app.practice.PracticeService;
+import org.biokinet.app.program.ProgramVersion;
 import org.biokinet.app.program.VersionService;
 import org.biokinet.app.screening.ClientScreening;
 import org.biokinet.app.screening.ScreeningService;
@@ -36,6 +37,7 @@ import org.biokinet.core.exercise.Catalogue;
 import org.biokinet.core.exercise.Exercise;
 import org.biokinet.core.exercise.ExerciseWords;
 import org.biokinet.core.figure.draw.Figure;
+import org.biokinet.core.program.Difference;
 import org.biokinet.core.program.Item;
 import org.biokinet.core.program.Program;
 import org.biokinet.core.program.ProgramKind;
@@ -200,8 +202,25 @@ class MeController {
     model.addAttribute("program", now.program());
     model.addAttribute("offers", all.size() > 1 ? offers(all, now, turn) : List.of());
     model.addAttribute("reEntry", now.permit().reEntry());
+    ProgramVersion version = replay.version();
+    model.addAttribute(
+        "sharedOn", Days.day(version.sharedAt().atZone(me.zone()).toLocalDate(), me.language()));
+    if (!version.note().isEmpty()) model.addAttribute("note", version.note());
+    model.addAttribute(
+        "changes", now.permit().reEntry() ? List.of() : changed(client, replay, me.language()));
     model.addAttribute("last", last.map(s -> when(s.startedAt(), me)).orElse(""));
     return "session/today";
+  }
+
+  /** What is different from the version before, in the client's words. */
+  private List<String> changed(Client client, VersionService.Replay now, Locale language) {
+    return versions
+        .before(client, now.version())
+        .map(
+            before ->
+                new ChangedWords(messages, language)
+                    .of(Difference.of(before.program(), now.program()), before, now))
+        .orElse(List.of());
   }
 
   /** "today 07:10", in the language of the page. */

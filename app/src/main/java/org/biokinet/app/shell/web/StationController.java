@@ -84,6 +84,8 @@ class StationController {
             .toList();
     model.addAttribute("versions", newestFirst);
     model.addAttribute(
+        "compared", newestFirst.stream().map(ProgramVersion::program).distinct().sorted().toList());
+    model.addAttribute(
         "sharedOn",
         newestFirst.stream()
             .map(v -> Days.when(v.sharedAt(), clock.instant(), client.zone()))
