@@ -4,20 +4,29 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.flash;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import jakarta.servlet.http.Cookie;
+import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
 import java.util.Set;
+import java.util.concurrent.atomic.AtomicInteger;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.practice.Me;
 import org.biokinet.app.practice.Practice;
 import org.biokinet.app.program.DraftService;
+import org.biokinet.app.program.ProgramVersion;
+import org.biokinet.app.session.SessionUpload;
 import org.biokinet.core.program.DraftEdit;
 import org.biokinet.core.program.DraftItem;
 import org.biokinet.core.program.ProgramKind;
+import org.biokinet.core.progress.Attention;
+import org.biokinet.core.session.Ended;
 import org.hamcrest.Matchers;
 import org.junit.jupiter.api.Test;
+import org.springframework.test.web.servlet.ResultActions;
 
 /** Shared versions beside each other, and back to one of them. */
 class VersionTest extends AppTest {
@@ -111,6 +120,98 @@ class VersionTest extends AppTest {
     mvc.perform(get("/me/today").cookie(device))
         .andExpect(content().string(Matchers.containsString("“Well done: &lt;b&gt;slowly")))
         .andExpect(content().string(Matchers.not(Matchers.containsString("No longer"))));
+  }
+
+  private ResultActions withdraw(Me me, Client client, int number, String why) throws Exception {
+    return mvc.perform(
+        as(me, post(path(client) + "/%d/withdraw".formatted(number))).param("why", why));
+  }
+
+  /** Nothing of it starts, wherever it is asked; what comes in all the same is put forward. */
+  @Test
+  void aWithdrawnVersionIsInForceNowhere() throws Exception {
+    Me me = practitioner();
+    Client client = twice(me);
+    Cookie device = device(me, client);
+    SessionUpload late = session(client, clock.instant(), Ended.FINISHED);
+    withdraw(me, client, 2, " ")
+        .andExpect(flash().attribute("withdrawError", Matchers.startsWith("Say why")));
+    assertThat(versions.latest(client, ProgramKind.MAIN)).isPresent();
+    withdraw(me, client, 1, "An older one.")
+        .andExpect(flash().attribute("withdrawError", Matchers.startsWith("It is not in force")));
+    withdraw(me, client, 2, "We wait for the <scan>.");
+    assertThat(versions.latest(client, ProgramKind.MAIN)).as("not the older one either").isEmpty();
+    mvc.perform(get("/me/today").cookie(device))
+        .andExpect(content().string(Matchers.containsString("“We wait for the &lt;scan&gt;.”")))
+        .andExpect(content().string(Matchers.containsString("555 0100")));
+    mvc.perform(get("/me/player?pain=2").cookie(device)).andExpect(redirectedUrl("/me/today"));
+    mvc.perform(
+            get("/me/may-start")
+                .param("client", client.getId().toString())
+                .param("version", "2")
+                .param("pain", "2")
+                .param("length", "USUAL")
+                .param("reEntry", "false")
+                .cookie(device))
+        .andExpect(content().string("{\"may\":false}"));
+    assertThat(standing(client).attention()).isEqualTo(Attention.NO_PROGRAM);
+    sessions.record(asClient(client), startedNow(late));
+    assertThat(standing(client).attention()).isEqualTo(Attention.WHILE_CLOSED);
+    mvc.perform(as(me, get("/clients/%s/do".formatted(client.getId()))))
+        .andExpect(content().string(Matchers.containsString("We wait for the &lt;scan&gt;.")))
+        .andExpect(content().string(Matchers.containsString("version 2 had been withdrawn")));
+    withdraw(me, client, 2, "Twice.")
+        .andExpect(flash().attribute("withdrawError", Matchers.startsWith("It is not in force")));
+  }
+
+  /** What a page that was open before has done. */
+  private SessionUpload startedNow(SessionUpload of) {
+    return new SessionUpload(
+        of.uploadId(),
+        of.program(),
+        of.version(),
+        of.lead(),
+        of.length(),
+        null,
+        null,
+        OffsetDateTime.ofInstant(clock.instant(), ZoneOffset.UTC),
+        of.zone(),
+        of.painBefore(),
+        of.ended(),
+        of.reason(),
+        of.done());
+  }
+
+  /** The other program goes on, and says what was taken back. */
+  @Test
+  void theOtherProgramGoesOnAndANewVersionComesInItsPlace() throws Exception {
+    Me me = practitioner();
+    Client client = twice(me);
+    tryToShare(me, client, ProgramKind.DESK, "neck-rotation", "3");
+    Cookie device = device(me, client);
+    withdraw(me, client, 2, "Too much for now.");
+    mvc.perform(get("/me/today").cookie(device))
+        .andExpect(content().string(Matchers.containsString("Active neck rotation")))
+        .andExpect(content().string(Matchers.containsString("Main program was taken back.")));
+    assertThat(share(me, client, "chin-tuck", "3x5s").number()).isEqualTo(3);
+    mvc.perform(get("/me/today").cookie(device))
+        .andExpect(content().string(Matchers.containsString("Chin tuck")))
+        .andExpect(content().string(Matchers.not(Matchers.containsString("taken back"))));
+  }
+
+  /** Two who withdraw at once: it happens once, and the other is told. */
+  @Test
+  void twoWithdrawAtOnce() throws Exception {
+    Me me = practitioner();
+    Client client = twice(me);
+    ProgramVersion.Name name = new ProgramVersion.Name(ProgramKind.MAIN, 2);
+    AtomicInteger done = new AtomicInteger();
+    atOnce(
+        3,
+        () -> {
+          if (drafts.withdraw(me, client.getId(), name, "why")) done.incrementAndGet();
+        });
+    assertThat(done.get()).isEqualTo(1);
   }
 
   /** What somebody else has written in between is not replaced unseen. */

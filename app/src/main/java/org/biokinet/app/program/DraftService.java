@@ -23,6 +23,7 @@ import org.biokinet.app.program.internal.DraftEntryRow;
 import org.biokinet.app.program.internal.DraftRow;
 import org.biokinet.app.program.internal.ProgramVersionRow;
 import org.biokinet.app.program.internal.ProgramVersions;
+import org.biokinet.app.program.internal.WithdrawalRow;
 import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.app.settings.SettingsService;
 import org.biokinet.core.dose.DoseNotation;
@@ -66,6 +67,8 @@ public class DraftService {
         """)
     List<OpenDraft> open(UUID client, ProgramKind program);
   }
+
+  interface Withdrawals extends JpaRepository<WithdrawalRow, UUID> {}
 
   interface Entries extends JpaRepository<DraftEntryRow, DraftEntryRow.Key> {}
 
@@ -115,6 +118,7 @@ public class DraftService {
 
   private final Drafts drafts;
   private final Entries entries;
+  private final Withdrawals withdrawals;
   private final ProgramVersions versions;
   private final VersionService replays;
   private final ClientService clients;
@@ -130,6 +134,7 @@ public class DraftService {
   DraftService(
       Drafts drafts,
       Entries entries,
+      Withdrawals withdrawals,
       ProgramVersions versions,
       VersionService replays,
       ClientService clients,
@@ -143,6 +148,7 @@ public class DraftService {
       Clock clock) {
     this.drafts = drafts;
     this.entries = entries;
+    this.withdrawals = withdrawals;
     this.versions = versions;
     this.replays = replays;
     this.clients = clients;
@@ -334,6 +340,25 @@ public class DraftService {
     return new Outcome.Shared(version.version());
   }
 
+  /**
+   * Takes a version out of force: from now on nothing of it may be started, and the client reads
+   * why. What was done of it stays.
+   *
+   * @param why for the client
+   * @return false where it is not in force, or not any more
+   */
+  @Changes
+  public boolean withdraw(Me me, UUID clientId, ProgramVersion.Name name, String why) {
+    Client client = clients.lock(me, clientId);
+    Optional<VersionService.Replay> now = replays.latest(client, name.program());
+    if (now.filter(r -> r.version().name().equals(name)).isEmpty()) return false;
+    withdrawals.save(
+        new WithdrawalRow(now.get().version().id(), clientId, me.id(), clock.instant(), why));
+    publisher.publishEvent(new VersionWithdrawn(clientId, name));
+    audit.changed(me, clientId, "withdrawn", name.inFull() + ": " + why);
+    return true;
+  }
+
   /** What has no place in a program of this kind, or makes it too long for one. */
   private static Optional<String> misplaced(ProgramKind kind, DraftTimeline check, Library mine) {
     Optional<String> item =
@@ -358,7 +383,7 @@ public class DraftService {
         DraftLog.replay(
             open.row().startState(), open.log().stream().map(DraftService::entry).toList());
     ProgramKind program = open.row().program();
-    List<ProgramVersionRow> newest = replays.newest(client.getId());
+    List<ProgramVersions.Found> newest = replays.newest(client.getId());
     return new State(
         client,
         program,
@@ -372,7 +397,7 @@ public class DraftService {
   }
 
   private State untouched(Client client, ProgramKind program) {
-    List<ProgramVersionRow> newest = replays.newest(client.getId());
+    List<ProgramVersions.Found> newest = replays.newest(client.getId());
     VersionService.InForce inForce = replays.inForce(newest, client);
     return new State(
         client,
@@ -387,9 +412,10 @@ public class DraftService {
   }
 
   /** Numbers go on from episode to episode. */
-  private static ProgramVersion.Name next(List<ProgramVersionRow> newest, ProgramKind program) {
+  private static ProgramVersion.Name next(List<ProgramVersions.Found> newest, ProgramKind program) {
     int last =
         newest.stream()
+            .map(ProgramVersions.Found::version)
             .filter(v -> v.program() == program)
             .mapToInt(ProgramVersionRow::number)
             .max()

@@ -5,6 +5,7 @@ import com.fasterxml.jackson.databind.ObjectMapper;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.List;
@@ -61,10 +62,12 @@ public class VersionService {
    * What a client does now.
    *
    * @param replays by program; only those that there are
+   * @param withdrawn what would be in force if it had not been withdrawn
    */
-  public record InForce(Map<ProgramKind, Replay> replays) {
+  public record InForce(Map<ProgramKind, Replay> replays, List<Withdrawn> withdrawn) {
     public InForce {
       replays = Map.copyOf(replays);
+      withdrawn = List.copyOf(withdrawn);
     }
 
     public Optional<Replay> of(ProgramKind program) {
@@ -99,12 +102,28 @@ public class VersionService {
     return inForce(versions.newest(client.getId()), client);
   }
 
-  InForce inForce(List<ProgramVersionRow> newest, Client client) {
+  InForce inForce(List<ProgramVersions.Found> newest, Client client) {
     Map<ProgramKind, Replay> replays = new EnumMap<>(ProgramKind.class);
-    newest.stream()
-        .filter(v -> inEpisode(v, client))
-        .forEach(v -> replays.put(v.program(), kept(v)));
-    return new InForce(replays);
+    List<Withdrawn> withdrawn = new ArrayList<>();
+    for (ProgramVersions.Found f : newest) {
+      if (!inEpisode(f.version(), client)) continue;
+      if (f.withdrawal() == null) replays.put(f.version().program(), kept(f.version()));
+      withdrawn(f).ifPresent(withdrawn::add);
+    }
+    return new InForce(replays, withdrawn);
+  }
+
+  private static Optional<Withdrawn> withdrawn(ProgramVersions.Found f) {
+    return Optional.ofNullable(f.withdrawal())
+        .map(w -> new Withdrawn(f.version().version(), w.at(), w.why()));
+  }
+
+  /** Everything that was ever withdrawn. */
+  @Transactional(readOnly = true)
+  public Map<ProgramVersion.Name, Withdrawn> withdrawn(UUID clientId) {
+    return versions.withdrawn(clientId).stream()
+        .flatMap(f -> withdrawn(f).stream())
+        .collect(Collectors.toMap(w -> w.version().name(), w -> w));
   }
 
   /** What of one program is in force. */
@@ -120,6 +139,7 @@ public class VersionService {
     return versions
         .findFirstByClientIdAndProgramAndSharedAtLessThanEqualOrderByNumberDesc(
             clientId, program.other(), when)
+        .filter(v -> !withdrawnBy(clientId, v.version().name(), when))
         .map(v -> kept(v).program().items())
         .orElse(List.of());
   }
@@ -135,17 +155,24 @@ public class VersionService {
         .map(this::kept);
   }
 
+  /** Whether a version had been withdrawn when something was done of it. */
+  @Transactional(readOnly = true)
+  public boolean withdrawnBy(UUID clientId, ProgramVersion.Name name, Instant when) {
+    Withdrawn w = withdrawn(clientId).get(name);
+    return w != null && !w.at().isAfter(when);
+  }
+
   /** The version in force that counts for whether there is a program: the main one first. */
   @Transactional(readOnly = true)
   public Optional<ProgramVersion> shared(Client client) {
     return versions.newest(client.getId()).stream()
-        .filter(v -> inEpisode(v, client))
-        .map(ProgramVersionRow::version)
+        .filter(f -> f.withdrawal() == null && inEpisode(f.version(), client))
+        .map(f -> f.version().version())
         .min(Comparator.comparing(ProgramVersion::program));
   }
 
   /** The newest of each program, of any episode. */
-  List<ProgramVersionRow> newest(UUID clientId) {
+  List<ProgramVersions.Found> newest(UUID clientId) {
     return versions.newest(clientId);
   }
 

@@ -23,6 +23,7 @@ import org.biokinet.app.library.LibraryService;
 import org.biokinet.app.platform.BadUpload;
 import org.biokinet.app.platform.Changes;
 import org.biokinet.app.platform.Pages;
+import org.biokinet.app.program.ProgramVersion;
 import org.biokinet.app.program.VersionService;
 import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.app.session.internal.CheckInRow;
@@ -273,17 +274,22 @@ public class SessionService {
     Client client = clients.byId(me.id());
     Instant asked = began.asked(replay.version().sharedAt());
     Gate gate = screenings.gate(client, asked);
+    ProgramVersion.Name name = replay.version().name();
+    Optional<String> withdrawn =
+        Optional.of(name.inFull() + " had been withdrawn")
+            .filter(w -> versions.withdrawnBy(me.id(), name, started));
     Optional<String> past =
         PastTheGate.of(
-            Permit.of(
-                replay.program(),
-                versions.before(me.id(), replay.version().program(), asked),
-                client.means(),
-                gate,
-                library.of(client.practice()).catalogue()),
-            performance,
-            upload.beginsAgain(),
-            place -> replay.name(place, Library.LANGUAGE));
+                Permit.of(
+                    replay.program(),
+                    versions.before(me.id(), replay.version().program(), asked),
+                    client.means(),
+                    gate,
+                    library.of(client.practice()).catalogue()),
+                performance,
+                upload.beginsAgain(),
+                place -> replay.name(place, Library.LANGUAGE))
+            .or(() -> withdrawn);
     SessionRow row =
         sessions.save(
             new SessionRow(

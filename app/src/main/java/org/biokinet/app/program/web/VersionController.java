@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.UUID;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientHeader;
+import org.biokinet.app.client.ClientService;
 import org.biokinet.app.client.Station;
 import org.biokinet.app.platform.NotFound;
 import org.biokinet.app.practice.Me;
@@ -20,18 +21,24 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** Shared versions beside each other, and back to one of them. */
 @Controller
 class VersionController {
 
+  private static final int LONGEST_WHY = 300;
+
   private final VersionService versions;
   private final DraftService drafts;
+  private final ClientService clients;
   private final ClientHeader header;
 
-  VersionController(VersionService versions, DraftService drafts, ClientHeader header) {
+  VersionController(
+      VersionService versions, DraftService drafts, ClientService clients, ClientHeader header) {
     this.versions = versions;
     this.drafts = drafts;
+    this.clients = clients;
     this.header = header;
   }
 
@@ -64,6 +71,32 @@ class VersionController {
 
   private VersionService.Replay replay(UUID id, ProgramKind program, int number) {
     return versions.of(id, new ProgramVersion.Name(program, number)).orElseThrow(NotFound::new);
+  }
+
+  /** Nothing of it starts from now on; the client reads why. */
+  @PostMapping("/clients/{id}/versions/{number}/withdraw")
+  String withdraw(
+      @AuthenticationPrincipal Me me,
+      @PathVariable UUID id,
+      @PathVariable int number,
+      @RequestParam(defaultValue = "MAIN") ProgramKind program,
+      @RequestParam(defaultValue = "") String why,
+      RedirectAttributes once) {
+    clients.get(me, id);
+    ProgramVersion.Name name = new ProgramVersion.Name(program, number);
+    String words = why.strip();
+    String wrong = "";
+    if (words.isEmpty()) wrong = "Say why: the client reads it in the place of the program.";
+    if (words.length() > LONGEST_WHY) wrong = "At most %d characters.".formatted(LONGEST_WHY);
+    if (wrong.isEmpty() && !drafts.withdraw(me, id, name, words)) {
+      wrong = "It is not in force any more: look at the versions again.";
+    }
+    if (!wrong.isEmpty()) {
+      once.addFlashAttribute("withdrawing", name.words());
+      once.addFlashAttribute("whyTyped", why);
+      once.addFlashAttribute("withdrawError", wrong);
+    }
+    return "redirect:/clients/" + id + "/do";
   }
 
   /** An older version as the draft; nothing is shared by it. */

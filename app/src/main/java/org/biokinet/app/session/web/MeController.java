@@ -164,7 +164,10 @@ class MeController {
     who(me, model);
     Client client = clients.byId(me.id());
     ClientScreening screening = screenings.of(client);
-    Map<ProgramKind, Now> all = all(client, screening);
+    VersionService.InForce inForce = versions.inForce(client);
+    Map<ProgramKind, Now> all = all(client, screening, inForce);
+    model.addAttribute("withdrawn", inForce.withdrawn());
+    if (all.isEmpty() && !inForce.withdrawn().isEmpty()) return "session/withdrawn";
     if (all.isEmpty()) {
       if (!screening.answersBeforeVisit()) return "session/nothing";
       return "redirect:/me/before-visit";
@@ -288,8 +291,8 @@ class MeController {
   }
 
   /** What can be done of each program that is in force, the main one first. */
-  private Map<ProgramKind, Now> all(Client client, ClientScreening screening) {
-    VersionService.InForce inForce = versions.inForce(client);
+  private Map<ProgramKind, Now> all(
+      Client client, ClientScreening screening, VersionService.InForce inForce) {
     Gate gate = screening.gate();
     boolean reEntry = gate instanceof Gate.Open open && open.reEntry();
     Catalogue today = library.of(client.practice()).catalogue();
@@ -367,7 +370,8 @@ class MeController {
       Model model) {
     Client client = clients.byId(me.id());
     ClientScreening screening = screenings.of(client);
-    Optional<Now> now = Optional.ofNullable(all(client, screening).get(program));
+    Optional<Now> now =
+        Optional.ofNullable(all(client, screening, versions.inForce(client)).get(program));
     now.flatMap(n -> closed(n, me.language())).ifPresent(why -> sessions.refusedAtGate(me, why));
     if (now.isEmpty() || !now.get().mayStart(length, pain)) return to("/me/today", program);
     who(me, model);
@@ -422,7 +426,8 @@ class MeController {
       @RequestParam(defaultValue = "") Set<Integer> paused) {
     Client client = clients.byId(me.id());
     boolean may =
-        Optional.ofNullable(all(client, screenings.of(client)).get(program))
+        Optional.ofNullable(
+                all(client, screenings.of(client), versions.inForce(client)).get(program))
             .filter(now -> whose.equals(me.id()))
             .filter(now -> now.replay().version().number() == version)
             .filter(now -> now.mayStart(length, pain))

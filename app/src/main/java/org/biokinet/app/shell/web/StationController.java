@@ -4,7 +4,9 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import org.biokinet.app.access.LinkService;
 import org.biokinet.app.audit.Audit;
@@ -19,6 +21,7 @@ import org.biokinet.app.platform.Site;
 import org.biokinet.app.practice.Me;
 import org.biokinet.app.program.ProgramVersion;
 import org.biokinet.app.program.VersionService;
+import org.biokinet.app.program.Withdrawn;
 import org.biokinet.app.worklist.Standing;
 import org.biokinet.app.worklist.StandingService;
 import org.biokinet.core.program.ProgramKind;
@@ -83,6 +86,14 @@ class StationController {
             .sorted(Comparator.comparing(ProgramVersion::sharedAt).reversed())
             .toList();
     model.addAttribute("versions", newestFirst);
+    Map<ProgramVersion.Name, Withdrawn> withdrawn = versions.withdrawn(id);
+    Map<ProgramVersion.Name, String> withdrawnOn = new HashMap<>();
+    withdrawn.forEach((name, w) -> withdrawnOn.put(name, when(w.at(), client)));
+    model.addAttribute("withdrawn", withdrawn);
+    model.addAttribute("withdrawnOn", withdrawnOn);
+    model.addAttribute(
+        "inForce",
+        versions.inForce(client).replays().values().stream().map(r -> r.version().name()).toList());
     model.addAttribute(
         "compared", newestFirst.stream().map(ProgramVersion::program).distinct().sorted().toList());
     model.addAttribute(
