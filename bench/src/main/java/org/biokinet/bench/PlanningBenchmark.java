@@ -134,7 +134,8 @@ public class PlanningBenchmark {
         Set.of(),
         Set.of(),
         List.of(),
-        Optional.empty());
+        Optional.empty(),
+        List.of());
   }
 
   /** One search; its worth, so that it is not optimised away. */

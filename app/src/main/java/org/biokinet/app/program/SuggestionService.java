@@ -328,9 +328,7 @@ public class SuggestionService {
     ProgramKind program = state.program();
     Means means = program.within(whatIf.means(client.means())).orElseThrow();
     Allowed allowed =
-        Allowed.of(screenings.gate(client), means, client.breathSeconds())
-            .orElseThrow()
-            .beside(state.inForce().beside(program));
+        Allowed.of(screenings.gate(client), means, client.breathSeconds()).orElseThrow();
     Case of =
         new Case(
             program,
@@ -344,7 +342,8 @@ public class SuggestionService {
             leftOut(client).stream().map(LeftOut::exercise).collect(Collectors.toSet()),
             found.pinches(),
             List.of(),
-            Optional.empty());
+            Optional.empty(),
+            state.inForce().beside(program));
     Asked asked = new Asked(of, new Planner(mine.catalogue(), Library.LANGUAGE), mine, draft);
     return new Asked(staying(state, asked), asked.planner(), mine, draft);
   }

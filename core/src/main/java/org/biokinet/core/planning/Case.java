@@ -20,7 +20,7 @@ import org.biokinet.core.screening.Allowed;
  * @param kind of the program that is wanted
  * @param findings those that a practitioner let stand
  * @param allowed what the screening lets this client do, with the positions and the equipment that
- *     there are where it is done, the breath of the client, and what the client does beside it
+ *     there are where it is done, and the breath of the client
  * @param minutes of one session, from 1 to what the kind of program has at most
  * @param timesADay sessions a day
  * @param band whose lower edge is enough stretch of a muscle
@@ -28,6 +28,8 @@ import org.biokinet.core.screening.Allowed;
  * @param pinch sides toward which a turn of the neck ends with a pinch on that very side
  * @param pinned items that stay whatever else is suggested, as they are
  * @param inForce the program that the client does now
+ * @param beside what the client does besides and goes on doing; it counts in the ledger, and for
+ *     the limits of a day where the wanted program is the one that gives way
  */
 public record Case(
     ProgramKind kind,
@@ -41,9 +43,12 @@ public record Case(
     Set<String> avoided,
     Set<Side> pinch,
     List<Item> pinned,
-    Optional<Program> inForce) {
+    Optional<Program> inForce,
+    List<Item> beside) {
 
   public Case {
+    beside = List.copyOf(beside);
+    allowed = allowed.beside(kind.givesWay() ? beside : List.of());
     findings = List.copyOf(findings);
     avoided = Set.copyOf(avoided);
     pinch = Set.copyOf(pinch);
@@ -57,11 +62,6 @@ public record Case(
 
   public Means means() {
     return allowed.means();
-  }
-
-  /** What the client does beside it, and goes on doing. */
-  List<Item> beside() {
-    return allowed.beside();
   }
 
   public double breathSeconds() {
@@ -101,6 +101,7 @@ public record Case(
       List<Item> staying,
       Optional<Program> now) {
     return new Case(
-        kind, what, open, length, timesADay, pacing, band, liked, avoided, pinch, staying, now);
+        kind, what, open, length, timesADay, pacing, band, liked, avoided, pinch, staying, now,
+        beside);
   }
 }

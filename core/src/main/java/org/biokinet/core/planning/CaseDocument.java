@@ -160,8 +160,7 @@ public final class CaseDocument {
         new Allowed(
             Assessment.of(screening.orElseThrow(), Optional.empty()),
             means.orElseThrow(),
-            basis.breathSeconds(),
-            beside.map(Program::items).orElse(List.of()));
+            basis.breathSeconds());
     return new Reading.Ok(
         new Case(
             kind,
@@ -175,7 +174,8 @@ public final class CaseDocument {
             avoided,
             pinch,
             pinned,
-            inForce));
+            inForce,
+            beside.map(Program::items).orElse(List.of())));
   }
 
   // ---- findings ----------------------------------------------------------------------------

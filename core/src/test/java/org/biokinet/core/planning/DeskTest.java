@@ -28,6 +28,7 @@ import org.biokinet.core.program.Program;
 import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.screening.Allowed;
 import org.biokinet.core.screening.Assessment;
+import org.biokinet.core.screening.Condition;
 import org.biokinet.core.screening.Irritability;
 import org.biokinet.core.timeline.Timeline;
 import org.junit.jupiter.api.Test;
@@ -61,7 +62,7 @@ class DeskTest {
     return new Case(
         ProgramKind.DESK,
         List.of(findings),
-        new Allowed(assessment, ProgramKind.DESK.within(home).orElseThrow(), 5, beside),
+        new Allowed(assessment, ProgramKind.DESK.within(home).orElseThrow(), 5),
         2,
         1,
         Pacing.DEFAULT,
@@ -70,7 +71,8 @@ class DeskTest {
         Set.of(),
         Set.of(),
         List.of(),
-        Optional.empty());
+        Optional.empty(),
+        beside);
   }
 
   private static Ledger ledger(List<Item> items) {
@@ -138,6 +140,39 @@ class DeskTest {
                 stiff));
     assertThat(s.program().items())
         .anySatisfy(i -> assertThat(i.exercise().id()).isEqualTo("neck-rotation"));
+  }
+
+  /** Dizziness limits the day: the main program keeps what it has, the desk does without. */
+  @Test
+  void whereTheDayIsLimitedOnlyTheDeskGivesWay() {
+    Item turn = item("neck-rotation", "3");
+    Finding stiff =
+        finding("stiff", 2, new Finding.Target.OfMotion(SidedMotion.NECK_ROTATION, Side.LEFT));
+    Map<Condition, Optional<Side>> dizzy = Map.of(Condition.DIZZINESS, Optional.empty());
+    Case desk =
+        SeededCase.withConditions(
+            desk(Irritability.Settles.WITHIN_10_MINUTES, List.of(turn), stiff), dizzy);
+    assertThat(PLANNER.suggest(desk).program().items())
+        .noneSatisfy(i -> assertThat(i.exercise().id()).isEqualTo("neck-rotation"));
+    Case main =
+        new Case(
+                ProgramKind.MAIN,
+                desk.findings(),
+                desk.allowed(),
+                8,
+                1,
+                Pacing.DEFAULT,
+                Band.ACSM,
+                Preferences.USUAL,
+                Set.of(),
+                Set.of(),
+                List.of(),
+                Optional.empty(),
+                List.of(turn))
+            .after(new Program("Main", 5, Pacing.DEFAULT, List.of(turn)));
+    Suggestion s = PLANNER.suggest(main);
+    assertThat(s.left()).isEmpty();
+    assertThat(s.program().items()).contains(turn);
   }
 
   @Test

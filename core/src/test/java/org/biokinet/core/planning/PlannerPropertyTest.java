@@ -191,7 +191,8 @@ class PlannerPropertyTest {
             Set.of(),
             Set.of(),
             List.of(),
-            Optional.of(now));
+            Optional.of(now),
+            List.of());
     Program next = PLANNER.suggest(c).program();
     Ledger before = Ledger.of(Timeline.compile(now));
     assertThat(Ledger.of(Timeline.compile(next)).risesFrom(before)).isEmpty();

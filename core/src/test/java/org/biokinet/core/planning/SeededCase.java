@@ -80,8 +80,7 @@ final class SeededCase {
         new Allowed(
             main.allowed().assessment(),
             ProgramKind.DESK.within(main.means()).orElseThrow(),
-            main.breathSeconds(),
-            planner.program(planner.solve(main)).items());
+            main.breathSeconds());
     return new Case(
         ProgramKind.DESK,
         main.findings(),
@@ -94,7 +93,8 @@ final class SeededCase {
         main.avoided(),
         main.pinch(),
         List.of(),
-        Optional.empty());
+        Optional.empty(),
+        planner.program(planner.solve(main)).items());
   }
 
   static Case of(Random random, int findings, int minutes) {
@@ -114,7 +114,8 @@ final class SeededCase {
         Set.of(),
         Set.of(),
         List.of(),
-        Optional.empty());
+        Optional.empty(),
+        List.of());
   }
 
   private static List<Finding> findings(Random random, int count) {
