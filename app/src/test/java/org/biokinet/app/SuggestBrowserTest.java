@@ -205,6 +205,7 @@ class SuggestBrowserTest extends WithBrowser {
     Locator minutes = desk.locator("#suggestion input[name=minutes]");
     minutes.fill("3");
     minutes.press("Tab");
+    assertThat(desk.locator("#suggestion .curve-bar.now")).hasText("3");
     assertThat(desk.locator("#suggestion .changes")).containsText("− ");
     assertThat(desk.locator("#suggestion .changes")).not().containsText("− Levator");
     desk.getByText("Take it").click();
