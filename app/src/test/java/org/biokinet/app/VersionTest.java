@@ -160,6 +160,9 @@ class VersionTest extends AppTest {
     mvc.perform(as(me, get("/clients/%s/do".formatted(client.getId()))))
         .andExpect(content().string(Matchers.containsString("We wait for the &lt;scan&gt;.")))
         .andExpect(content().string(Matchers.containsString("version 2 had been withdrawn")));
+    mvc.perform(as(me, get("/clients/%s/plan".formatted(client.getId()))))
+        .andExpect(content().string(Matchers.containsString("Version 2 was withdrawn.")))
+        .andExpect(content().string(Matchers.not(Matchers.containsString("Version 2 is shared"))));
     withdraw(me, client, 2, "Twice.")
         .andExpect(flash().attribute("withdrawError", Matchers.startsWith("It is not in force")));
   }

@@ -1,10 +1,10 @@
 package org.biokinet.app.program.web;
 
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.biokinet.app.library.Library;
 import org.biokinet.app.program.ProgramVersion;
 import org.biokinet.app.program.VersionService;
@@ -52,10 +52,6 @@ record Compared(
     /** Units of the drawing, of 100 on either side. */
     public int units(int seconds) {
       return 100 * seconds / scale;
-    }
-
-    public boolean changed() {
-      return leftBefore != left || rightBefore != right;
     }
   }
 
@@ -106,16 +102,16 @@ record Compared(
   }
 
   private static List<Row> rows(Ledger before, Ledger after) {
-    Map<Tissue, Integer> tissues = new LinkedHashMap<>();
+    Set<Tissue> tissues = new LinkedHashSet<>();
     int scale = SCALE;
     for (Ledger ledger : List.of(after, before)) {
       for (Ledger.Entry e : ledger.entries()) {
-        tissues.put(e.tissue(), 0);
+        tissues.add(e.tissue());
         for (Side side : Side.values()) scale = Math.max(scale, day(ledger, e.tissue(), side));
       }
     }
     List<Row> rows = new ArrayList<>();
-    for (Tissue t : tissues.keySet()) {
+    for (Tissue t : tissues) {
       rows.add(
           new Row(
               t.label(),
