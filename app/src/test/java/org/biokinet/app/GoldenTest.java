@@ -9,6 +9,7 @@ import com.fasterxml.jackson.databind.JsonNode;
 import jakarta.servlet.http.Cookie;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
@@ -32,6 +33,7 @@ import org.biokinet.core.measure.PainMap;
 import org.biokinet.core.measure.Posture;
 import org.biokinet.core.measure.Questionnaire;
 import org.biokinet.core.measure.Readings;
+import org.biokinet.core.program.Course;
 import org.biokinet.core.program.Draft;
 import org.biokinet.core.program.DraftEdit;
 import org.biokinet.core.program.DraftItem;
@@ -41,6 +43,7 @@ import org.biokinet.core.program.Program;
 import org.biokinet.core.program.ProgramDocument;
 import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.program.SessionLength;
+import org.biokinet.core.program.Weeks;
 import org.biokinet.core.progress.Attention;
 import org.biokinet.core.screening.Answered;
 import org.biokinet.core.screening.CSpineRule;
@@ -80,6 +83,15 @@ class GoldenTest extends AppTest {
           point(452.5, 455),
           point(351, 690));
 
+  private static final Weeks WEEKS =
+      new Weeks(
+          Optional.of(LocalDate.parse("2026-12-03")),
+          Optional.of(LocalDate.parse("2027-01-07")),
+          List.of(new Weeks.Hold(LocalDate.parse("2026-12-10"), Optional.of(Side.LEFT))));
+
+  private static final Course COURSE =
+      new Course(2, List.of(new Course.Phase("settle", LocalDate.parse("2026-11-26"))));
+
   private static Posture.Point point(double x, double y) {
     return new Posture.Point(x, y);
   }
@@ -107,8 +119,11 @@ class GoldenTest extends AppTest {
                         Optional.of(Order.ALTERNATE),
                         Optional.of(Side.LEFT),
                         Optional.of(Item.Priority.HIGH),
-                        Optional.of(DraftItem.Mark.SUGGESTED)),
-                    DraftItem.of("v1-2", "chin-tuck", "3x10s")))),
+                        Optional.of(DraftItem.Mark.SUGGESTED),
+                        Optional.of("L 2x20s R 2x30s"),
+                        Optional.of(WEEKS)),
+                    DraftItem.of("v1-2", "chin-tuck", "3x10s")),
+                Optional.of(COURSE))),
         edit(
             "add",
             new DraftEdit.Add(
@@ -136,7 +151,15 @@ class GoldenTest extends AppTest {
                     "Before the night watch",
                     Optional.of(Side.RIGHT),
                     Optional.empty(),
-                    List.of(DraftItem.of("v1-1", "chin-tuck", "3x10s"))))),
+                    List.of(DraftItem.of("v1-1", "chin-tuck", "3x10s")),
+                    Optional.empty()))),
+        edit("target", new DraftEdit.SetTarget("a", Optional.of("2x30s"))),
+        edit("weeks", new DraftEdit.SetWeeks("a", WEEKS)),
+        edit("course", new DraftEdit.SetCourse(COURSE)),
+        edit("duplicate", new DraftEdit.Duplicate("a", "b")),
+        edit("move-all", new DraftEdit.MoveAll(List.of("a", "b"), 3)),
+        edit("remove-all", new DraftEdit.RemoveAll(List.of("a", "b"))),
+        edit("insert", new DraftEdit.Insert(List.of(DraftItem.of("a", "chin-tuck", "3x10s")))),
         measured("pain", new Measured.Pain(4, null, 6)),
         measured(
             "range",

@@ -4,6 +4,7 @@ import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import java.time.Clock;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -79,6 +80,7 @@ public class DraftService {
    *
    * @param inForce what the client does now, of both programs
    * @param seq length of the log, sent along with the next change
+   * @param today of the client
    * @param next what it would be shared as
    * @param started whether anything was changed since then
    */
@@ -86,6 +88,7 @@ public class DraftService {
       Client client,
       ProgramKind program,
       VersionService.InForce inForce,
+      LocalDate today,
       ProgramVersion.Name next,
       Draft draft,
       int seq,
@@ -99,7 +102,8 @@ public class DraftService {
     }
 
     public State with(Draft other) {
-      return new State(client, program, inForce, next, other, seq, canUndo, canRedo, started);
+      return new State(
+          client, program, inForce, today, next, other, seq, canUndo, canRedo, started);
     }
   }
 
@@ -301,7 +305,8 @@ public class DraftService {
             state.draft(),
             client.breathSeconds(),
             settings.of(client.practice()).pacing(),
-            catalogue);
+            catalogue,
+            state.today());
     if (check.problem().isPresent()) return new Outcome.Refused(state, check.problem().get());
     Program program = check.timeline().orElseThrow().program();
     Optional<String> objection =
@@ -331,6 +336,7 @@ public class DraftService {
                 Timeline.RULE_SET,
                 check.seconds(),
                 state.draft().note().orElse(""),
+                asShared(state.draft(), check),
                 me.id(),
                 clock.instant()));
     open.get().row().close();
@@ -388,12 +394,17 @@ public class DraftService {
         client,
         program,
         replays.inForce(newest, client),
+        today(client),
         next(newest, program),
         replayed.draft(),
         open.log().size(),
         replayed.canUndo(),
         replayed.canRedo(),
         true);
+  }
+
+  private LocalDate today(Client client) {
+    return LocalDate.ofInstant(clock.instant(), client.zone());
   }
 
   private State untouched(Client client, ProgramKind program) {
@@ -403,6 +414,7 @@ public class DraftService {
         client,
         program,
         inForce,
+        today(client),
         next(newest, program),
         start(program, inForce.of(program)),
         0,
@@ -425,12 +437,32 @@ public class DraftService {
 
   /** A draft starts from what was shared last; the keys are the same each time it is made. */
   private static Draft start(ProgramKind program, Optional<VersionService.Replay> shared) {
-    return shared
-        .map(DraftService::start)
-        .orElseGet(() -> new Draft(program.title(), Optional.empty(), Optional.empty(), List.of()));
+    return shared.map(DraftService::start).orElseGet(() -> Draft.empty(program.title()));
   }
 
+  /**
+   * Every dose in its one form, nothing marked as suggested: what is shared is the practitioner's.
+   */
+  private static Draft asShared(Draft draft, DraftTimeline check) {
+    return draft.withItems(
+        check.lines().stream()
+            .map(
+                line -> {
+                  Item i = line.item().orElseThrow();
+                  return line.draft()
+                      .withDose(DoseNotation.format(i.dose()))
+                      .withTarget(i.target().map(DoseNotation::format));
+                })
+            .toList());
+  }
+
+  /** As it was written; what was shared before that was kept, from its program. */
   private static Draft start(VersionService.Replay replay) {
+    Draft then = replay.draft().orElseGet(() -> read(replay));
+    return new Draft(then.title(), then.lead(), Optional.empty(), then.items(), then.course());
+  }
+
+  private static Draft read(VersionService.Replay replay) {
     List<DraftItem> items = new ArrayList<>();
     for (Item i : replay.program().items()) {
       items.add(
@@ -442,9 +474,11 @@ public class DraftService {
               i.order(),
               i.lead(),
               Optional.of(i.priority()),
+              Optional.empty(),
+              i.target().map(DoseNotation::format),
               Optional.empty()));
     }
-    return new Draft(replay.program().title(), replay.program().lead(), Optional.empty(), items);
+    return Draft.empty(replay.program().title()).withItems(items).withLead(replay.program().lead());
   }
 
   private static DraftLog.Entry entry(DraftEntryRow row) {

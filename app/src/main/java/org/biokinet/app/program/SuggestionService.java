@@ -30,7 +30,6 @@ import org.biokinet.app.settings.SettingsService;
 import org.biokinet.core.anatomy.Means;
 import org.biokinet.core.anatomy.Position;
 import org.biokinet.core.dose.DoseNotation;
-import org.biokinet.core.dose.Parsed;
 import org.biokinet.core.measure.Finding;
 import org.biokinet.core.planning.Case;
 import org.biokinet.core.planning.Planner;
@@ -164,7 +163,7 @@ public class SuggestionService {
   private record Asked(Case of, Planner planner, Library library, DraftTimeline draft) {
 
     List<DraftTimeline.TimedItem> understood() {
-      return draft.lines().stream().filter(l -> l.parsed() instanceof Parsed.Understood).toList();
+      return draft.lines().stream().filter(l -> l.itemNow().isPresent()).toList();
     }
 
     List<Item> items() {
@@ -324,7 +323,12 @@ public class SuggestionService {
             .filter(whatIf::serves)
             .toList();
     DraftTimeline draft =
-        DraftTimeline.of(state.draft(), client.breathSeconds(), chosen.pacing(), mine.catalogue());
+        DraftTimeline.of(
+            state.draft(),
+            client.breathSeconds(),
+            chosen.pacing(),
+            mine.catalogue(),
+            state.today());
     ProgramKind program = state.program();
     Means means = program.within(whatIf.means(client.means())).orElseThrow();
     Allowed allowed =
@@ -377,11 +381,14 @@ public class SuggestionService {
 
   // ---- the edit ----------------------------------------------------------------------------
 
-  /** Rows that are there already keep their key; what nobody can read yet stays at the end. */
+  /**
+   * Rows that are there already keep their key; what nobody can read yet, or does now, stays at the
+   * end.
+   */
   private static List<DraftItem> items(Program program, Draft draft, Asked asked) {
     Map<String, Deque<DraftItem>> rows = new HashMap<>();
-    draft
-        .items()
+    asked.understood().stream()
+        .map(DraftTimeline.TimedItem::draft)
         .forEach(row -> rows.computeIfAbsent(row.exercise(), x -> new ArrayDeque<>()).addLast(row));
     List<DraftItem> items = new ArrayList<>();
     Set<String> used = new HashSet<>();

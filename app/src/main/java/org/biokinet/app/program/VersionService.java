@@ -20,6 +20,7 @@ import org.biokinet.app.program.internal.ProgramVersionRow;
 import org.biokinet.app.program.internal.ProgramVersions;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.exercise.Catalogue;
+import org.biokinet.core.program.Draft;
 import org.biokinet.core.program.Item;
 import org.biokinet.core.program.Program;
 import org.biokinet.core.program.ProgramDocument;
@@ -34,8 +35,13 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class VersionService {
 
-  /** A version with everything needed to perform it. */
-  public record Replay(ProgramVersion version, Program program, Catalogue catalogue) {
+  /**
+   * A version with everything needed to perform it.
+   *
+   * @param draft as it was written, with what is meant for later weeks; older versions have none
+   */
+  public record Replay(
+      ProgramVersion version, Program program, Catalogue catalogue, Optional<Draft> draft) {
 
     /** One session of it; a side that the practitioner has fixed goes first whatever the turn. */
     public Program session(Side turn, SessionLength length) {
@@ -54,7 +60,7 @@ public class VersionService {
 
     /** With the doses of somebody who begins again after a pause. */
     public Replay beginningAgain() {
-      return new Replay(version, ReEntry.of(program), catalogue);
+      return new Replay(version, ReEntry.of(program), catalogue, draft);
     }
   }
 
@@ -219,7 +225,7 @@ public class VersionService {
           Catalogue.of(json.readValue(version.exercises(), Catalogue.Snapshot.class));
       ProgramDocument.Reading reading = ProgramDocument.read(version.document(), catalogue);
       if (reading instanceof ProgramDocument.Reading.Ok ok) {
-        return new Replay(version.version(), ok.program(), catalogue);
+        return new Replay(version.version(), ok.program(), catalogue, version.draft());
       }
       throw new IllegalStateException("version %s: %s".formatted(version.getId(), reading));
     } catch (JsonProcessingException e) {

@@ -28,6 +28,7 @@ import org.biokinet.core.dose.Pace;
 import org.biokinet.core.dose.Pacing;
 import org.biokinet.core.ledger.Band;
 import org.biokinet.core.planning.Preferences;
+import org.biokinet.core.program.Course;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -52,6 +53,7 @@ public class SettingsService {
   private static final String PACING = "pacing";
   private static final String BAND = "band";
   private static final String PREFERENCES = "preferences";
+  private static final String PHASES = "phases";
 
   private final SettingRows rows;
   private final AccountService accounts;
@@ -78,7 +80,11 @@ public class SettingsService {
   }
 
   /** What a practice has chosen, of all that can be chosen. */
-  public record Chosen(Pacing pacing, Band band, Preferences preferences) {}
+  public record Chosen(Pacing pacing, Band band, Preferences preferences, List<String> phases) {
+    public Chosen {
+      phases = List.copyOf(phases);
+    }
+  }
 
   /** Preferences as they are stored. */
   private record Liked(String counting, boolean contractRelax, boolean circles, int mostItems) {
@@ -111,7 +117,8 @@ public class SettingsService {
                 .orElse(Band.ACSM),
             Optional.ofNullable(newest.get(PREFERENCES))
                 .map(this::preferences)
-                .orElse(Preferences.USUAL));
+                .orElse(Preferences.USUAL),
+            Optional.ofNullable(newest.get(PHASES)).map(this::names).orElse(Course.PHASES));
     // What is being changed just now may never be committed.
     if (TransactionSynchronizationManager.isCurrentTransactionReadOnly()) {
       chosen.put(practice.practiceId(), new CachedChoice(practice.changes(), now));
@@ -219,6 +226,41 @@ public class SettingsService {
     Liked liked = new Liked(p.counting().code(), p.contractRelax(), p.circles(), p.mostItems());
     save(me, PREFERENCES, write(liked), now);
     return Optional.empty();
+  }
+
+  /**
+   * What the practice calls the parts of a course.
+   *
+   * @param seen the revision that was edited
+   * @return the name of whoever changed it in between, then nothing was saved
+   */
+  @Changes
+  public Optional<String> setPhases(Me me, List<String> names, Optional<UUID> seen) {
+    practices.lock(me);
+    Optional<SettingRow> now = current(me.practiceId(), PHASES);
+    Optional<String> by = overtakenBy(now, seen);
+    if (by.isPresent()) return by;
+    save(me, PHASES, write(names), now);
+    return Optional.empty();
+  }
+
+  /** Names the phases in force, as {@link #pacingRevision} does the pacing. */
+  @Transactional(readOnly = true)
+  public Optional<UUID> phasesRevision(UUID practiceId) {
+    return current(practiceId, PHASES).map(SettingRow::getId);
+  }
+
+  @Transactional(readOnly = true)
+  public List<String> phases(UUID practiceId) {
+    return of(practices.stamp(practiceId)).phases();
+  }
+
+  private List<String> names(String value) {
+    try {
+      return json.readValue(value, new TypeReference<>() {});
+    } catch (JsonProcessingException e) {
+      throw new IllegalStateException(e);
+    }
   }
 
   private Preferences preferences(String value) {

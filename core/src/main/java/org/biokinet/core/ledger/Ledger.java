@@ -65,7 +65,14 @@ public record Ledger(List<Entry> entries) {
    * @param now seconds a week planned from now on
    * @param limit the most that would not be flagged
    */
-  public record Rise(Tissue tissue, Side side, double before, double now, double limit) {}
+  public record Rise(Tissue tissue, Side side, double before, double now, double limit) {
+
+    public String words() {
+      return "%s %s: %d → %d s a week; at most %d is advised"
+          .formatted(
+              side.label(), tissue.label(), Math.round(before), Math.round(now), Math.round(limit));
+    }
+  }
 
   public Ledger {
     entries = List.copyOf(entries);

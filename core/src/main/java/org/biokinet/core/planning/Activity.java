@@ -74,8 +74,7 @@ record Activity(
 
   /** As an item, done in this position. */
   Item in(Position position) {
-    return new Item(
-        item.exercise(), item.dose(), position, item.order(), item.lead(), item.priority());
+    return item.in(position);
   }
 
   boolean serves(int goal) {

@@ -212,7 +212,7 @@ record Repertoire(List<Activity> activities, Map<String, Obstacle> obstacles) {
     }
 
     private static Item item(Exercise e, Dose dose, Position position) {
-      return new Item(e, dose, position, Optional.empty(), Optional.empty(), Item.Priority.NORMAL);
+      return new Item(e, dose).in(position);
     }
 
     private Optional<Obstacle> locked(Exercise e, Position p) {

@@ -9,9 +9,14 @@ import org.biokinet.core.anatomy.Side;
  *
  * @param lead the side that always goes first; empty where the sides take turns
  * @param note to the client, in the practitioner's words; empty where there is none
+ * @param course what it is meant to be over the weeks; empty for the usual one
  */
 public record Draft(
-    String title, Optional<Side> lead, Optional<String> note, List<DraftItem> items) {
+    String title,
+    Optional<Side> lead,
+    Optional<String> note,
+    List<DraftItem> items,
+    Optional<Course> course) {
 
   public static final int LONGEST_NOTE = 500;
 
@@ -20,7 +25,16 @@ public record Draft(
   }
 
   public Draft withItems(List<DraftItem> others) {
-    return new Draft(title, lead, note, others);
+    return new Draft(title, lead, note, others, course);
+  }
+
+  public Draft withLead(Optional<Side> side) {
+    return new Draft(title, side, note, items, course);
+  }
+
+  /** Without anything in it. */
+  public static Draft empty(String title) {
+    return new Draft(title, Optional.empty(), Optional.empty(), List.of(), Optional.empty());
   }
 
   /** Place of an item, or -1 when it is gone. */

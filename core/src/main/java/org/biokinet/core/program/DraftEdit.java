@@ -32,6 +32,13 @@ import org.biokinet.core.program.Item.Priority;
   @JsonSubTypes.Type(value = DraftEdit.Suggest.class, name = "suggest"),
   @JsonSubTypes.Type(value = DraftEdit.Keep.class, name = "keep"),
   @JsonSubTypes.Type(value = DraftEdit.Replace.class, name = "replace"),
+  @JsonSubTypes.Type(value = DraftEdit.SetTarget.class, name = "target"),
+  @JsonSubTypes.Type(value = DraftEdit.SetWeeks.class, name = "weeks"),
+  @JsonSubTypes.Type(value = DraftEdit.SetCourse.class, name = "course"),
+  @JsonSubTypes.Type(value = DraftEdit.Duplicate.class, name = "duplicate"),
+  @JsonSubTypes.Type(value = DraftEdit.MoveAll.class, name = "move-all"),
+  @JsonSubTypes.Type(value = DraftEdit.RemoveAll.class, name = "remove-all"),
+  @JsonSubTypes.Type(value = DraftEdit.Insert.class, name = "insert"),
 })
 public sealed interface DraftEdit {
 
@@ -102,7 +109,7 @@ public sealed interface DraftEdit {
   record SetTitle(String title) implements DraftEdit {
     @Override
     public Draft apply(Draft draft) {
-      return new Draft(title, draft.lead(), draft.note(), draft.items());
+      return new Draft(title, draft.lead(), draft.note(), draft.items(), draft.course());
     }
   }
 
@@ -110,7 +117,7 @@ public sealed interface DraftEdit {
   record SetNote(Optional<String> note) implements DraftEdit {
     @Override
     public Draft apply(Draft draft) {
-      return new Draft(draft.title(), draft.lead(), note, draft.items());
+      return new Draft(draft.title(), draft.lead(), note, draft.items(), draft.course());
     }
   }
 
@@ -134,7 +141,7 @@ public sealed interface DraftEdit {
   record SetLead(Optional<Side> lead) implements DraftEdit {
     @Override
     public Draft apply(Draft draft) {
-      return new Draft(draft.title(), lead, draft.note(), draft.items());
+      return new Draft(draft.title(), lead, draft.note(), draft.items(), draft.course());
     }
   }
 
@@ -186,6 +193,88 @@ public sealed interface DraftEdit {
     @Override
     public Draft apply(Draft draft) {
       return change(draft, key, i -> i.suggested(!kept));
+    }
+  }
+
+  /** Where the ladder ends, as typed; where the catalogue has it when empty. */
+  record SetTarget(String key, Optional<String> target) implements DraftEdit {
+    @Override
+    public Draft apply(Draft draft) {
+      return change(draft, key, i -> i.withTarget(target));
+    }
+  }
+
+  /** How an item goes through the weeks. */
+  record SetWeeks(String key, Weeks weeks) implements DraftEdit {
+    @Override
+    public Draft apply(Draft draft) {
+      return change(draft, key, i -> i.withWeeks(weeks));
+    }
+  }
+
+  /** Reviews and phases. */
+  record SetCourse(Course course) implements DraftEdit {
+    @Override
+    public Draft apply(Draft draft) {
+      return new Draft(
+          draft.title(), draft.lead(), draft.note(), draft.items(), Optional.of(course));
+    }
+  }
+
+  /** The same item once more, behind it. */
+  record Duplicate(String key, String as) implements DraftEdit {
+    @Override
+    public Draft apply(Draft draft) {
+      int place = draft.indexOf(key);
+      if (place < 0) return draft;
+      List<DraftItem> items = new ArrayList<>(draft.items());
+      items.add(place + 1, items.get(place).keyed(as).suggested(false));
+      return draft.withItems(items);
+    }
+  }
+
+  /**
+   * Several items together to another place, in the order that they have.
+   *
+   * @param to how many of the others come before them, cut to the list
+   */
+  record MoveAll(List<String> keys, int to) implements DraftEdit {
+    public MoveAll {
+      keys = List.copyOf(keys);
+    }
+
+    @Override
+    public Draft apply(Draft draft) {
+      List<DraftItem> moved = draft.items().stream().filter(i -> keys.contains(i.key())).toList();
+      List<DraftItem> items = new ArrayList<>(draft.items());
+      items.removeAll(moved);
+      items.addAll(Math.max(0, Math.min(items.size(), to)), moved);
+      return draft.withItems(items);
+    }
+  }
+
+  record RemoveAll(List<String> keys) implements DraftEdit {
+    public RemoveAll {
+      keys = List.copyOf(keys);
+    }
+
+    @Override
+    public Draft apply(Draft draft) {
+      return draft.withItems(draft.items().stream().filter(i -> !keys.contains(i.key())).toList());
+    }
+  }
+
+  /** Items from elsewhere, behind what there is. */
+  record Insert(List<DraftItem> items) implements DraftEdit {
+    public Insert {
+      items = List.copyOf(items);
+    }
+
+    @Override
+    public Draft apply(Draft draft) {
+      List<DraftItem> all = new ArrayList<>(draft.items());
+      all.addAll(items);
+      return draft.withItems(all);
     }
   }
 

@@ -1,17 +1,20 @@
 package org.biokinet.core.program;
 
+import java.time.LocalDate;
 import java.util.Optional;
 import org.biokinet.core.anatomy.Position;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.program.Item.Priority;
 
 /**
- * An item while it is being written. The dose is kept as typed, right or wrong, so that closing the
+ * An item while it is being written. Doses are kept as typed, right or wrong, so that closing the
  * page loses nothing.
  *
  * @param key names the item within the draft, whatever its place
  * @param exercise id in the catalogue
  * @param mark empty where the item is the practitioner's own
+ * @param target where its ladder ends, as typed; empty for the catalogue's
+ * @param weeks empty where it is done from now on
  */
 public record DraftItem(
     String key,
@@ -21,7 +24,9 @@ public record DraftItem(
     Optional<Order> order,
     Optional<Side> lead,
     Optional<Priority> priority,
-    Optional<Mark> mark) {
+    Optional<Mark> mark,
+    Optional<String> target,
+    Optional<Weeks> weeks) {
 
   /** What an item is that nobody has touched yet. */
   public enum Mark {
@@ -37,29 +42,61 @@ public record DraftItem(
         Optional.empty(),
         Optional.empty(),
         Optional.empty(),
+        Optional.empty(),
+        Optional.empty(),
         Optional.empty());
   }
 
   public DraftItem withDose(String text) {
-    return new DraftItem(key, exercise, text, position, order, lead, priority, Optional.empty());
+    return touched(text, position, order, lead, priority, target, weeks);
   }
 
   public DraftItem withPosition(Position p) {
-    return new DraftItem(
-        key, exercise, dose, Optional.of(p), order, lead, priority, Optional.empty());
+    return touched(dose, Optional.of(p), order, lead, priority, target, weeks);
   }
 
   public DraftItem withOrder(Optional<Order> o) {
-    return new DraftItem(key, exercise, dose, position, o, lead, priority, Optional.empty());
+    return touched(dose, position, o, lead, priority, target, weeks);
   }
 
   public DraftItem withLead(Optional<Side> side) {
-    return new DraftItem(key, exercise, dose, position, order, side, priority, Optional.empty());
+    return touched(dose, position, order, side, priority, target, weeks);
   }
 
   public DraftItem withPriority(Priority p) {
+    return touched(dose, position, order, lead, Optional.of(p), target, weeks);
+  }
+
+  public DraftItem withTarget(Optional<String> text) {
+    return touched(dose, position, order, lead, priority, text, weeks);
+  }
+
+  public DraftItem withWeeks(Weeks w) {
+    return touched(
+        dose,
+        position,
+        order,
+        lead,
+        priority,
+        target,
+        Optional.of(w).filter(x -> !x.equals(Weeks.USUAL)));
+  }
+
+  private DraftItem touched(
+      String text,
+      Optional<Position> p,
+      Optional<Order> o,
+      Optional<Side> side,
+      Optional<Priority> high,
+      Optional<String> end,
+      Optional<Weeks> through) {
+    return new DraftItem(key, exercise, text, p, o, side, high, Optional.empty(), end, through);
+  }
+
+  /** The same under another key. */
+  public DraftItem keyed(String other) {
     return new DraftItem(
-        key, exercise, dose, position, order, lead, Optional.of(p), Optional.empty());
+        other, exercise, dose, position, order, lead, priority, mark, target, weeks);
   }
 
   public boolean suggested() {
@@ -69,6 +106,12 @@ public record DraftItem(
   /** Suggested, or the practitioner's own. */
   public DraftItem suggested(boolean so) {
     Optional<Mark> other = so ? Optional.of(Mark.SUGGESTED) : Optional.empty();
-    return new DraftItem(key, exercise, dose, position, order, lead, priority, other);
+    return new DraftItem(
+        key, exercise, dose, position, order, lead, priority, other, target, weeks);
+  }
+
+  /** Whether it is done on a day of the client's. */
+  public boolean done(LocalDate day) {
+    return weeks.orElse(Weeks.USUAL).done(day);
   }
 }

@@ -6,6 +6,7 @@ import org.biokinet.core.anatomy.Position;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.Dose;
 import org.biokinet.core.dose.Mode;
+import org.biokinet.core.dose.SideDose;
 import org.biokinet.core.exercise.Exercise;
 import org.biokinet.core.exercise.Group;
 
@@ -14,6 +15,7 @@ import org.biokinet.core.exercise.Group;
  *
  * @param order alternate or block; empty for the usual one
  * @param lead the leading side; empty for the session's
+ * @param target where its ladder ends, on each side; empty for the catalogue's
  */
 public record Item(
     Exercise exercise,
@@ -21,7 +23,8 @@ public record Item(
     Position position,
     Optional<Order> order,
     Optional<Side> lead,
-    Priority priority) {
+    Priority priority,
+    Optional<Dose> target) {
 
   /** What a short session keeps. */
   public enum Priority implements Coded {
@@ -45,7 +48,9 @@ public record Item(
       throw new IllegalArgumentException(
           exercise.id() + " is not done " + position.label() + " (" + position.code() + ")");
     }
-    if (!(dose instanceof Dose.Alike) && !exercise.sided()) {
+    if (!exercise.sided()
+        && !(dose instanceof Dose.Alike
+            && target.stream().allMatch(Dose.Alike.class::isInstance))) {
       throw new IllegalArgumentException(exercise.id() + " has no sides");
     }
   }
@@ -57,12 +62,24 @@ public record Item(
         exercise.usualPosition(),
         Optional.empty(),
         Optional.empty(),
-        Priority.NORMAL);
+        Priority.NORMAL,
+        Optional.empty());
   }
 
   /** The same with another dose. */
   public Item dosed(Dose other) {
-    return new Item(exercise, other, position, order, lead, priority);
+    return new Item(exercise, other, position, order, lead, priority, target);
+  }
+
+  /** The same in another position. */
+  public Item in(Position other) {
+    return new Item(exercise, dose, other, order, lead, priority, target);
+  }
+
+  /** The end of the ladder on one side; empty where that side is not treated. */
+  public Optional<SideDose> target(Side side) {
+    if (dose.on(side).isEmpty()) return Optional.empty();
+    return target.flatMap(t -> t.on(side)).or(() -> exercise.target().on(side));
   }
 
   /**

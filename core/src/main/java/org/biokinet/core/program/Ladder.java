@@ -60,7 +60,8 @@ public record Ladder(List<SideDose> rungs) {
     return new Ladder(rungs);
   }
 
-  private static Optional<SideDose> next(SideDose now, SideDose target, DoseContext c) {
+  /** The next rung on the way to a target; empty where it is reached, or no step leads there. */
+  public static Optional<SideDose> next(SideDose now, SideDose target, DoseContext c) {
     return length(now, target, c)
         .or(() -> repetitions(now, target, c))
         .or(() -> sets(now, target, c))
@@ -68,6 +69,11 @@ public record Ladder(List<SideDose> rungs) {
         .or(() -> load(now, target))
         .or(() -> up(now.effort(), target.effort(), EFFORT_STEP).map(now::withEffort))
         .or(() -> up(now.ceiling(), target.ceiling(), 1).map(now::withCeiling));
+  }
+
+  /** Whether the target asks nothing more in any way. */
+  public static boolean reached(SideDose now, SideDose target, DoseContext c) {
+    return next(now, target, c).isEmpty() && !volume(target, c).exceeds(volume(now, c));
   }
 
   // ---- one thing at a time -----------------------------------------------------------------

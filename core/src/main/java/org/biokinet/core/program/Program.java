@@ -46,6 +46,11 @@ public record Program(
     return new Program(title, breathSeconds, pacing, Optional.of(leadOr(turn)), of, items, paused);
   }
 
+  /** The same for other items, of which none waits. */
+  public Program of(List<Item> others) {
+    return new Program(title, breathSeconds, pacing, lead, length, others, Set.of());
+  }
+
   /** The same without these items, which keep their place. */
   public Program without(Set<Integer> waiting) {
     return new Program(title, breathSeconds, pacing, lead, length, items, waiting);

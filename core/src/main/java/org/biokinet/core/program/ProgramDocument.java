@@ -55,7 +55,7 @@ public final class ProgramDocument {
   private static final Set<String> KEYS =
       Set.of("format", "version", "title", "breathSeconds", "lead", "length", "pacing", "items");
   private static final Set<String> ITEM_KEYS =
-      Set.of("exercise", "dose", "position", "order", "lead", "priority");
+      Set.of("exercise", "dose", "position", "order", "lead", "priority", "target");
 
   private final Catalogue catalogue;
   private final List<Fault> faults = new ArrayList<>();
@@ -148,29 +148,32 @@ public final class ProgramDocument {
                       node.path("exercise").isMissingNode() ? "nothing" : "\"" + id + "\"")));
       return Optional.empty();
     }
-    Optional<Dose> dose = dose(number, node.path("dose"), exercise.get());
+    Optional<Dose> dose = dose(number, "dose", node, exercise.get());
+    Optional<Dose> target =
+        node.has("target") ? dose(number, "target", node, exercise.get()) : Optional.empty();
     Position position = position(number, node.path("position"), exercise.get());
     Optional<Order> order = order(number, node, exercise.get());
     Optional<Side> lead = side(node.path("lead"), number);
     Priority priority =
         coded(node, "priority", OptionalInt.of(number), Priority.class).orElse(Priority.NORMAL);
     if (faults.size() > before) return Optional.empty();
-    return dose.map(d -> new Item(exercise.get(), d, position, order, lead, priority));
+    return dose.map(d -> new Item(exercise.get(), d, position, order, lead, priority, target));
   }
 
-  private Optional<Dose> dose(int number, JsonNode node, Exercise exercise) {
+  private Optional<Dose> dose(int number, String key, JsonNode item, Exercise exercise) {
+    JsonNode node = item.path(key);
     if (!node.isTextual()) {
       faults.add(
           Fault.at(
               number,
-              "dose: a text such as \"%s\"".formatted(DoseNotation.format(exercise.start()))));
+              "%s: a text such as \"%s\"".formatted(key, DoseNotation.format(exercise.start()))));
       return Optional.empty();
     }
     Parsed parsed = DoseNotation.parse(node.asText(), exercise.doseContext());
     if (parsed instanceof Parsed.Fault f) {
       String fixes =
           f.fixes().isEmpty() ? "" : " (would be right: " + String.join(" or ", f.fixes()) + ")";
-      faults.add(Fault.at(number, "dose %s: %s%s".formatted(node, f.message(), fixes)));
+      faults.add(Fault.at(number, "%s %s: %s%s".formatted(key, node, f.message(), fixes)));
       return Optional.empty();
     }
     return Optional.of(((Parsed.Understood) parsed).dose());
@@ -283,6 +286,7 @@ public final class ProgramDocument {
       item.order().ifPresent(o -> node.put("order", o.code()));
       item.lead().ifPresent(s -> node.put("lead", code(s)));
       if (item.priority() != Priority.NORMAL) node.put("priority", item.priority().code());
+      item.target().ifPresent(t -> node.put("target", DoseNotation.format(t)));
     }
     return root.toPrettyString();
   }

@@ -1,11 +1,13 @@
 package org.biokinet.core.timeline;
 
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import org.biokinet.core.anatomy.Position;
 import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.dose.Dose;
 import org.biokinet.core.dose.DoseNotation;
 import org.biokinet.core.dose.Pacing;
 import org.biokinet.core.dose.Parsed;
@@ -32,6 +34,8 @@ public record DraftTimeline(
    * One item of the draft.
    *
    * @param parsed what the parser made of the typed dose
+   * @param target what it made of the typed target; empty where none is typed
+   * @param now whether it is done today: an item may come in later, or have ended
    * @param seconds of this item in the session, 0 when not understood
    * @param stretchLeft seconds of stretch on the left
    * @param stretchRight seconds of stretch on the right
@@ -41,13 +45,20 @@ public record DraftTimeline(
       Exercise exercise,
       Position position,
       Parsed parsed,
+      Optional<Parsed> target,
+      boolean now,
       int seconds,
       int stretchLeft,
       int stretchRight) {
 
-    /** As it would be done; empty when not understood. */
+    /** As it would be done, today or when its week has come; empty when not understood. */
     public Optional<Item> item() {
-      return DraftTimeline.item(draft, exercise, parsed);
+      return DraftTimeline.item(draft, exercise, parsed, target);
+    }
+
+    /** As it is done from now on; empty as well where it is not. */
+    public Optional<Item> itemNow() {
+      return item().filter(i -> now);
     }
   }
 
@@ -60,16 +71,20 @@ public record DraftTimeline(
    *
    * @param breathSeconds one breath of this client
    * @param pacing the practice's
+   * @param today of the client: what is not done on that day takes no time
    */
   public static DraftTimeline of(
-      Draft draft, double breathSeconds, Pacing pacing, Catalogue catalogue) {
+      Draft draft, double breathSeconds, Pacing pacing, Catalogue catalogue, LocalDate today) {
     List<Item> items = new ArrayList<>();
     List<Parsed> parsed = new ArrayList<>();
+    List<Optional<Parsed>> targets = new ArrayList<>();
     for (DraftItem d : draft.items()) {
       Exercise e = catalogue.get(d.exercise());
       Parsed p = DoseNotation.parse(d.dose(), e.doseContext());
+      Optional<Parsed> t = d.target().map(x -> DoseNotation.parse(x, e.doseContext()));
       parsed.add(p);
-      item(d, e, p).ifPresent(items::add);
+      targets.add(t);
+      if (d.done(today)) item(d, e, p, t).ifPresent(items::add);
     }
     Optional<Timeline> timeline = Optional.empty();
     Optional<String> problem = Optional.empty();
@@ -91,8 +106,9 @@ public record DraftTimeline(
     List<TimedItem> lines = new ArrayList<>();
     int index = 0;
     for (int i = 0; i < parsed.size(); i++) {
-      boolean counts = parsed.get(i) instanceof Parsed.Understood && timeline.isPresent();
       DraftItem d = draft.items().get(i);
+      boolean timed = parsed.get(i) instanceof Parsed.Understood && d.done(today);
+      boolean counts = timed && timeline.isPresent();
       Exercise e = catalogue.get(d.exercise());
       lines.add(
           new TimedItem(
@@ -100,30 +116,44 @@ public record DraftTimeline(
               e,
               position(d, e),
               parsed.get(i),
+              targets.get(i),
+              d.done(today),
               counts ? timeline.get().seconds(index) : 0,
               counts ? timeline.get().stretchSeconds(index, Side.LEFT) : 0,
               counts ? timeline.get().stretchSeconds(index, Side.RIGHT) : 0));
-      if (parsed.get(i) instanceof Parsed.Understood) index++;
+      if (timed) index++;
     }
-    return new DraftTimeline(lines, timeline, problem.or(() -> problem(draft, parsed)));
+    return new DraftTimeline(lines, timeline, problem.or(() -> problem(draft, lines)));
   }
 
-  private static Optional<Item> item(DraftItem d, Exercise e, Parsed parsed) {
+  private static Optional<Item> item(
+      DraftItem d, Exercise e, Parsed parsed, Optional<Parsed> target) {
     if (!(parsed instanceof Parsed.Understood ok)) return Optional.empty();
     Priority priority = d.priority().orElse(Priority.NORMAL);
-    return Optional.of(new Item(e, ok.dose(), position(d, e), d.order(), d.lead(), priority));
+    Optional<Dose> end =
+        target.flatMap(
+            t -> t instanceof Parsed.Understood x ? Optional.of(x.dose()) : Optional.empty());
+    return Optional.of(new Item(e, ok.dose(), position(d, e), d.order(), d.lead(), priority, end));
   }
 
   private static Position position(DraftItem d, Exercise e) {
     return d.position().filter(e.positions()::contains).orElse(e.usualPosition());
   }
 
-  private static Optional<String> problem(Draft draft, List<Parsed> parsed) {
-    if (parsed.isEmpty()) return Optional.of("There is nothing in the program yet.");
+  private static Optional<String> problem(Draft draft, List<TimedItem> lines) {
+    if (lines.stream().noneMatch(TimedItem::now)) {
+      return Optional.of(
+          lines.isEmpty()
+              ? "There is nothing in the program yet."
+              : "Nothing in the program is done now: bring an item in.");
+    }
     if (draft.title().isBlank()) return Optional.of("The program needs a title.");
-    for (int i = 0; i < parsed.size(); i++) {
-      if (parsed.get(i) instanceof Parsed.Fault f) {
+    for (int i = 0; i < lines.size(); i++) {
+      if (lines.get(i).parsed() instanceof Parsed.Fault f) {
         return Optional.of("Item %d: %s.".formatted(i + 1, f.message()));
+      }
+      if (lines.get(i).target().orElse(null) instanceof Parsed.Fault f) {
+        return Optional.of("Target of item %d: %s.".formatted(i + 1, f.message()));
       }
     }
     return Optional.empty();

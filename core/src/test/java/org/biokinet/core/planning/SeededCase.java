@@ -27,7 +27,7 @@ import org.biokinet.core.screening.Irritability;
 import org.biokinet.core.screening.Screening;
 
 /** Made-up cases of every kind, the same for the same seed. */
-final class SeededCase {
+public final class SeededCase {
 
   private static final List<Tissue> SHORT =
       List.of(
@@ -67,7 +67,7 @@ final class SeededCase {
   private SeededCase() {}
 
   /** With 1 to 12 findings and 3 to 20 minutes. */
-  static Case of(long seed) {
+  public static Case of(long seed) {
     Random random = new Random(seed);
     int findings = 1 + random.nextInt(12);
     return of(random, findings, 3 + random.nextInt(18));

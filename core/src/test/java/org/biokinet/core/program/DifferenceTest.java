@@ -97,7 +97,8 @@ class DifferenceTest {
             Position.STAND,
             Optional.empty(),
             Optional.empty(),
-            Item.Priority.NORMAL);
+            Item.Priority.NORMAL,
+            Optional.empty());
     assertThat(words(program(turn, tuck), program(roll, standing)))
         .containsExactly("Added shoulder-roll", "Placed chin-tuck", "Removed neck-rotation");
     assertThat(between(program(turn, tuck), program(tuck, turn)))

@@ -19,7 +19,8 @@ class DraftEditTest {
           List.of(
               DraftItem.of("a", "chin-tuck", "3x10s"),
               DraftItem.of("b", "neck-rotation", "5"),
-              DraftItem.of("c", "shoulder-roll", "5")));
+              DraftItem.of("c", "shoulder-roll", "5")),
+          Optional.empty());
 
   private static List<String> keys(DraftEdit edit) {
     return edit.apply(DRAFT).items().stream().map(DraftItem::key).toList();

@@ -16,7 +16,7 @@ import org.junit.jupiter.api.Test;
 class DraftLogTest {
 
   private static final Draft EMPTY =
-      new Draft("First week", Optional.empty(), Optional.empty(), List.of());
+      new Draft("First week", Optional.empty(), Optional.empty(), List.of(), Optional.empty());
 
   private static Entry edit(DraftEdit e) {
     return new Entry.Edited(e);

@@ -66,14 +66,16 @@ class ProgramDocumentTest {
                     other,
                     Optional.of(Order.BLOCK),
                     Optional.of(Side.LEFT),
-                    Item.Priority.HIGH),
+                    Item.Priority.HIGH,
+                    Optional.empty()),
                 new Item(
                     tuck,
                     dose(tuck, "3x10s"),
                     tuck.usualPosition(),
                     Optional.empty(),
                     Optional.empty(),
-                    Item.Priority.NORMAL)),
+                    Item.Priority.NORMAL,
+                    Optional.empty())),
             Set.of());
     Program back = read(ProgramDocument.write(program));
     assertThat(back).isEqualTo(program);

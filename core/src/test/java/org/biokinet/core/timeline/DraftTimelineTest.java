@@ -2,6 +2,7 @@ package org.biokinet.core.timeline;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -15,8 +16,10 @@ import org.junit.jupiter.api.Test;
 class DraftTimelineTest {
 
   private static DraftTimeline of(String title, DraftItem... items) {
-    Draft draft = new Draft(title, Optional.empty(), Optional.empty(), List.of(items));
-    return DraftTimeline.of(draft, 5, Pacing.DEFAULT, TimelineTest.CATALOGUE);
+    Draft draft =
+        new Draft(title, Optional.empty(), Optional.empty(), List.of(items), Optional.empty());
+    return DraftTimeline.of(
+        draft, 5, Pacing.DEFAULT, TimelineTest.CATALOGUE, LocalDate.parse("2026-11-26"));
   }
 
   private static DraftItem item(String key, String exercise, String dose) {

@@ -44,11 +44,18 @@ class TimelineTest {
 
   static Item block(Item i) {
     return new Item(
-        i.exercise(), i.dose(), i.position(), Optional.of(Order.BLOCK), i.lead(), i.priority());
+        i.exercise(),
+        i.dose(),
+        i.position(),
+        Optional.of(Order.BLOCK),
+        i.lead(),
+        i.priority(),
+        i.target());
   }
 
   static Item in(Position position, Item i) {
-    return new Item(i.exercise(), i.dose(), position, i.order(), i.lead(), i.priority());
+    return new Item(
+        i.exercise(), i.dose(), position, i.order(), i.lead(), i.priority(), i.target());
   }
 
   static Program program(double breathSeconds, Side lead, List<Item> items) {
@@ -290,7 +297,8 @@ class TimelineTest {
                         i.position(),
                         i.order(),
                         i.lead().map(Side::opposite),
-                        i.priority()))
+                        i.priority(),
+                        i.target()))
             .toList();
     Timeline a = Timeline.compile(program(5, Side.LEFT, items));
     Timeline b = Timeline.compile(program(5, Side.RIGHT, mirrored));
@@ -342,7 +350,14 @@ class TimelineTest {
   }
 
   static Item high(Item i) {
-    return new Item(i.exercise(), i.dose(), i.position(), i.order(), i.lead(), Item.Priority.HIGH);
+    return new Item(
+        i.exercise(),
+        i.dose(),
+        i.position(),
+        i.order(),
+        i.lead(),
+        Item.Priority.HIGH,
+        Optional.empty());
   }
 
   @Provide

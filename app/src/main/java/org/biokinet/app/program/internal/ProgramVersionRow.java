@@ -1,14 +1,22 @@
 package org.biokinet.app.program.internal;
 
+import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import jakarta.persistence.Table;
 import java.time.Instant;
+import java.util.Optional;
 import java.util.UUID;
 import org.biokinet.app.platform.Row;
 import org.biokinet.app.program.ProgramVersion;
+import org.biokinet.core.program.Draft;
 import org.biokinet.core.program.ProgramKind;
+import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.annotations.Mutability;
+import org.hibernate.type.SqlTypes;
+import org.hibernate.type.descriptor.java.Immutability;
+import org.jspecify.annotations.Nullable;
 
 /** A shared version as it is stored, with all that its replay needs; never changed. */
 @Entity
@@ -26,6 +34,12 @@ public class ProgramVersionRow extends Row {
   private int ruleSet;
   private int seconds;
   private String note;
+
+  @JdbcTypeCode(SqlTypes.JSON)
+  @Column(columnDefinition = "longtext")
+  @Mutability(Immutability.class)
+  private @Nullable Draft draft;
+
   private UUID sharedBy;
   private Instant sharedAt;
 
@@ -42,6 +56,7 @@ public class ProgramVersionRow extends Row {
       int ruleSet,
       int seconds,
       String note,
+      Draft draft,
       UUID sharedBy,
       Instant sharedAt) {
     this.clientId = clientId;
@@ -53,6 +68,7 @@ public class ProgramVersionRow extends Row {
     this.ruleSet = ruleSet;
     this.seconds = seconds;
     this.note = note;
+    this.draft = draft;
     this.sharedBy = sharedBy;
     this.sharedAt = sharedAt;
   }
@@ -90,6 +106,11 @@ public class ProgramVersionRow extends Row {
 
   public int ruleSet() {
     return ruleSet;
+  }
+
+  /** As it was written; empty where it was shared before that was kept. */
+  public Optional<Draft> draft() {
+    return Optional.ofNullable(draft);
   }
 
   public Instant sharedAt() {

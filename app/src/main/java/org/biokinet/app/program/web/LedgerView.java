@@ -10,6 +10,7 @@ import org.biokinet.core.ledger.Band;
 import org.biokinet.core.ledger.Band.Verdict;
 import org.biokinet.core.ledger.Ledger;
 import org.biokinet.core.ledger.Ledger.Entry;
+import org.springframework.util.StringUtils;
 
 /**
  * The ledger as it is drawn: seconds a day about the axis, one side at most {@value #HALF} units.
@@ -91,7 +92,7 @@ public record LedgerView(
             : ledger
                 .risesFrom(before.orElse(Ledger.NOTHING).plus(beside.orElse(Ledger.NOTHING)))
                 .stream()
-                .map(LedgerView::rise)
+                .map(r -> StringUtils.capitalize(r.words()))
                 .toList();
     return new LedgerView(
         band,
@@ -131,15 +132,5 @@ public record LedgerView(
                   b.of(e.right()).name().toLowerCase(Locale.ROOT)));
     }
     return all;
-  }
-
-  private static String rise(Ledger.Rise r) {
-    return "%s %s: %d → %d s a week; at most %d is advised"
-        .formatted(
-            r.side() == Side.LEFT ? "Left" : "Right",
-            r.tissue().label(),
-            Math.round(r.before()),
-            Math.round(r.now()),
-            Math.round(r.limit()));
   }
 }

@@ -278,6 +278,11 @@ class PlanController {
               new DraftEdit.SetNote(
                   Optional.of(cut(value.strip(), Draft.LONGEST_NOTE)).filter(n -> !n.isEmpty()));
           case "lead" -> new DraftEdit.SetLead(choice(Side.class, value));
+          case "target" ->
+              new DraftEdit.SetTarget(
+                  key,
+                  Optional.of(cut(value.strip(), DoseNotation.LONGEST_TEXT))
+                      .filter(t -> !t.isEmpty()));
           case "position" ->
               new DraftEdit.SetPosition(
                   key, choice(Position.class, value).orElseThrow(PlanController::bad));
@@ -319,7 +324,7 @@ class PlanController {
       HttpServletResponse response) {
     DraftTimeline timed = timed(me, id, program);
     List<DraftTimeline.TimedItem> understood =
-        timed.lines().stream().filter(l -> l.parsed() instanceof Parsed.Understood).toList();
+        timed.lines().stream().filter(l -> l.itemNow().isPresent()).toList();
     List<String> keys =
         timed
             .timeline()
@@ -343,7 +348,8 @@ class PlanController {
         state.draft(),
         state.client().breathSeconds(),
         settings.of(state.client().practice()).pacing(),
-        library.of(state.client().practice()).catalogue());
+        library.of(state.client().practice()).catalogue(),
+        state.today());
   }
 
   /** One breath of this client; every dose in breaths follows. */
@@ -702,7 +708,12 @@ class PlanController {
     SettingsService.Chosen chosen = settings.of(client.practice());
     Library mine = library.of(client.practice());
     DraftTimeline timed =
-        DraftTimeline.of(state.draft(), client.breathSeconds(), chosen.pacing(), mine.catalogue());
+        DraftTimeline.of(
+            state.draft(),
+            client.breathSeconds(),
+            chosen.pacing(),
+            mine.catalogue(),
+            state.today());
     model.addAttribute("client", client);
     model.addAttribute("program", state.program());
     model.addAttribute("programs", ProgramKind.values());
@@ -725,7 +736,7 @@ class PlanController {
       Screened screened =
           Screened.of(
               state.program(), allowed.map(a -> a.beside(before)), line, client.means(), mine);
-      if (!screened.refused()) line.item().ifPresent(before::add);
+      if (!screened.refused()) line.itemNow().ifPresent(before::add);
       lines.put(line.draft().key(), screened);
     }
     model.addAttribute("screened", lines);

@@ -8,11 +8,13 @@ import java.util.Optional;
 import java.util.OptionalInt;
 import org.biokinet.app.client.Circumstances;
 import org.biokinet.app.client.Client;
+import org.biokinet.app.platform.Days;
 import org.biokinet.app.program.DraftService;
 import org.biokinet.app.program.ProgramVersion;
 import org.biokinet.core.anatomy.Position;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.Direction;
+import org.biokinet.core.dose.DoseNotation;
 import org.biokinet.core.dose.DoseWords;
 import org.biokinet.core.dose.Parsed;
 import org.biokinet.core.exercise.Catalogue;
@@ -24,6 +26,7 @@ import org.biokinet.core.ledger.Ledger;
 import org.biokinet.core.program.Item.Priority;
 import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.program.SessionLength;
+import org.biokinet.core.program.Weeks;
 import org.biokinet.core.timeline.DraftTimeline;
 import org.biokinet.core.timeline.SessionOrder;
 import org.biokinet.core.timeline.Timeline;
@@ -73,6 +76,9 @@ public record PlanView(
    * @param news what the practice did to the exercise since the last version, or empty
    * @param canonical the one form in which this dose is written; as typed when not understood
    * @param meaning the dose in words, or what is wrong with it
+   * @param when that it is not done now: "from 10 Dec"; or empty
+   * @param target where its ladder ends, as typed, or empty for the usual target
+   * @param targetFault what is wrong with that, or empty
    * @param suggested whether nobody has touched it since it was suggested
    */
   public record PlannedItem(
@@ -98,6 +104,10 @@ public record PlanView(
       String lead,
       boolean high,
       boolean chosen,
+      String when,
+      String target,
+      String usualTarget,
+      String targetFault,
       boolean suggested) {}
 
   static PlanView of(
@@ -196,6 +206,7 @@ public record PlanView(
     Exercise e = line.exercise();
     ExerciseWords words = catalogue.words(e, locale);
     boolean high = line.draft().priority().equals(Optional.of(Priority.HIGH));
+    String target = line.draft().target().orElse("");
     boolean understood = line.parsed() instanceof Parsed.Understood;
     String meaning =
         line.parsed() instanceof Parsed.Understood ok
@@ -214,7 +225,7 @@ public record PlanView(
         understood,
         meaning,
         line.parsed() instanceof Parsed.Fault f ? f.fixes() : List.of(),
-        understood ? Timeline.clock(line.seconds()) : "–:––",
+        understood && line.now() ? Timeline.clock(line.seconds()) : "–:––",
         line.stretchLeft(),
         line.stretchRight(),
         line.position(),
@@ -223,8 +234,23 @@ public record PlanView(
         line.draft().order().map(Enum::name).orElse(""),
         line.draft().lead().map(Enum::name).orElse(""),
         high,
-        high || line.draft().order().isPresent() || line.draft().lead().isPresent(),
+        high
+            || !target.isEmpty()
+            || line.draft().order().isPresent()
+            || line.draft().lead().isPresent(),
+        when(line, state),
+        target,
+        DoseNotation.format(e.target()),
+        line.target().orElse(null) instanceof Parsed.Fault f ? f.message() : "",
         line.draft().suggested());
+  }
+
+  private static String when(DraftTimeline.TimedItem line, DraftService.State state) {
+    if (line.now()) return "";
+    Weeks weeks = line.draft().weeks().orElse(Weeks.USUAL);
+    return weeks.ended(state.today())
+        ? "ended " + Days.day(weeks.until().orElseThrow())
+        : "from " + Days.day(weeks.from().orElseThrow());
   }
 
   private static String news(Exercise e, DraftService.State state, Catalogue catalogue) {

@@ -15,6 +15,7 @@ import org.biokinet.app.settings.SettingsService;
 import org.biokinet.core.dose.Pace;
 import org.biokinet.core.dose.Pacing;
 import org.biokinet.core.planning.Preferences;
+import org.biokinet.core.program.Course;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -121,6 +122,35 @@ class SettingsController {
     return page(me, model);
   }
 
+  /** What the parts of a course are called, one a line. */
+  @PostMapping("/settings/phases")
+  String phases(
+      @AuthenticationPrincipal Me me,
+      @RequestParam(defaultValue = "") String names,
+      @RequestParam(name = "seen", defaultValue = "") String seen,
+      Model model,
+      HttpServletResponse response) {
+    List<String> typed =
+        names.lines().map(String::strip).filter(n -> !n.isEmpty()).distinct().toList();
+    boolean right =
+        !typed.isEmpty()
+            && typed.size() <= Course.MOST_PHASES
+            && typed.stream().allMatch(n -> n.length() <= Course.LONGEST_NAME);
+    if (right) {
+      Optional<String> by = settings.setPhases(me, typed, seen(seen));
+      if (by.isEmpty()) return "redirect:/settings?phases#phases";
+      model.addAttribute("phasesBy", by.get());
+    } else {
+      model.addAttribute(
+          "phasesError",
+          "One to %d names, each on its own line and of at most %d characters."
+              .formatted(Course.MOST_PHASES, Course.LONGEST_NAME));
+    }
+    response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
+    model.addAttribute("phasesTyped", names);
+    return page(me, model);
+  }
+
   private static Optional<UUID> seen(String text) {
     try {
       return text.isEmpty() ? Optional.empty() : Optional.of(UUID.fromString(text));
@@ -134,6 +164,11 @@ class SettingsController {
     if (!model.containsAttribute("liked")) {
       model.addAttribute("liked", settings.preferences(me.practiceId()));
     }
+    if (!model.containsAttribute("phasesTyped")) {
+      model.addAttribute("phasesTyped", String.join("\n", settings.phases(me.practiceId())));
+    }
+    model.addAttribute(
+        "phasesSeen", settings.phasesRevision(me.practiceId()).map(UUID::toString).orElse(""));
     model.addAttribute("countings", Preferences.Counting.values());
     model.addAttribute(
         "likedSeen", settings.preferencesRevision(me.practiceId()).map(UUID::toString).orElse(""));
