@@ -174,7 +174,7 @@ abstract class AppTest {
           new DraftEdit.Add(
               UUID.randomUUID().toString(), exerciseAndDose[i], exerciseAndDose[i + 1]));
     }
-    return drafts.share(me, client.getId(), program, seq);
+    return drafts.share(me, client.getId(), program, seq, "It is only a test.");
   }
 
   ClientMe asClient(Client c) {

@@ -190,7 +190,7 @@ class ClientTest extends AppTest {
         ProgramKind.MAIN,
         seq++,
         new DraftEdit.Add(UUID.randomUUID().toString(), "supine-spine-press", "20s"));
-    assertThat(drafts.share(me, client.getId(), ProgramKind.MAIN, seq))
+    assertThat(drafts.share(me, client.getId(), ProgramKind.MAIN, seq, "It is only a test."))
         .isInstanceOf(DraftService.Outcome.Refused.class);
     Circumstances bed =
         Circumstances.of("")
@@ -201,7 +201,7 @@ class ClientTest extends AppTest {
     Client now = clients.get(me, client.getId());
     clients.change(
         me, now.getId(), now.version(), now.contact(), bed, me.id(), Set.of(), List.of());
-    assertThat(drafts.share(me, client.getId(), ProgramKind.MAIN, seq))
+    assertThat(drafts.share(me, client.getId(), ProgramKind.MAIN, seq, "It is only a test."))
         .isInstanceOf(DraftService.Outcome.Shared.class);
   }
 

@@ -192,7 +192,7 @@ class DeskProgramTest extends AppTest {
       drafts.edit(me, client.getId(), program, 0, new DraftEdit.Add("a", "neck-rotation", "3"));
     }
     List<ProgramKind> left = new CopyOnWriteArrayList<>(ProgramKind.values());
-    atOnce(2, () -> drafts.share(me, client.getId(), left.remove(0), 1));
+    atOnce(2, () -> drafts.share(me, client.getId(), left.remove(0), 1, "It is only a test."));
     assertThat(versions.all(client.getId()))
         .extracting(ProgramVersion::name)
         .containsExactlyInAnyOrder(

@@ -80,9 +80,9 @@ class DraftTest extends AppTest {
     drafts.edit(first, client.getId(), ProgramKind.MAIN, 0, add("a"));
     int seen = drafts.state(second, client.getId(), ProgramKind.MAIN).seq();
     drafts.edit(first, client.getId(), ProgramKind.MAIN, seen, new DraftEdit.SetDose("a", "3x15s"));
-    assertThat(drafts.share(second, client.getId(), ProgramKind.MAIN, seen))
+    assertThat(drafts.share(second, client.getId(), ProgramKind.MAIN, seen, "It is only a test."))
         .isInstanceOf(DraftService.Outcome.Overtaken.class);
-    assertThat(drafts.share(second, client.getId(), ProgramKind.MAIN, 99))
+    assertThat(drafts.share(second, client.getId(), ProgramKind.MAIN, 99, "It is only a test."))
         .isInstanceOf(DraftService.Outcome.Overtaken.class);
     assertThat(versions.all(client.getId())).isEmpty();
     assertThat(
@@ -90,7 +90,8 @@ class DraftTest extends AppTest {
                 second,
                 client.getId(),
                 ProgramKind.MAIN,
-                drafts.state(second, client.getId(), ProgramKind.MAIN).seq()))
+                drafts.state(second, client.getId(), ProgramKind.MAIN).seq(),
+                "It is only a test."))
         .isInstanceOf(DraftService.Outcome.Shared.class);
   }
 

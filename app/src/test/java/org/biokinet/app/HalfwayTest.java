@@ -57,7 +57,7 @@ class HalfwayTest extends AppTest {
         .isInstanceOf(IllegalStateException.class);
     assertThat(versions.latest(client, ProgramKind.MAIN)).isEmpty();
     int seq = drafts.state(me, client.getId(), ProgramKind.MAIN).seq();
-    assertThat(drafts.share(me, client.getId(), ProgramKind.MAIN, seq))
+    assertThat(drafts.share(me, client.getId(), ProgramKind.MAIN, seq, "It is only a test."))
         .as("the draft is as it was")
         .isNotNull();
     assertThat(versions.latest(client, ProgramKind.MAIN)).isPresent();

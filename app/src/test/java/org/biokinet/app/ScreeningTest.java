@@ -82,7 +82,7 @@ class ScreeningTest extends AppTest {
         ProgramKind.MAIN,
         seq,
         new DraftEdit.Add(UUID.randomUUID().toString(), exercise, dose));
-    return drafts.share(me, client.getId(), ProgramKind.MAIN, seq + 1);
+    return drafts.share(me, client.getId(), ProgramKind.MAIN, seq + 1, "It is only a test.");
   }
 
   private Attention attention(Client client) {
@@ -101,7 +101,7 @@ class ScreeningTest extends AppTest {
     assertThat(versions.all(client.getId())).isEmpty();
     assertThat(attention(client)).isEqualTo(Attention.SCREEN);
     screen(me, client, Set.of(), Set.of(), Set.of());
-    assertThat(drafts.share(me, client.getId(), ProgramKind.MAIN, 1))
+    assertThat(drafts.share(me, client.getId(), ProgramKind.MAIN, 1, "It is only a test."))
         .isInstanceOf(DraftService.Outcome.Shared.class);
   }
 

@@ -74,6 +74,7 @@ class StatementTest extends AppTest {
     assertThat(statements(as(me, get(c + "/screen")))).as("Screen").isLessThanOrEqualTo(15);
     assertThat(statements(as(me, get(c + "/measure")))).as("Measure").isLessThanOrEqualTo(15);
     assertThat(statements(as(me, get(c + "/plan")))).as("Plan").isLessThanOrEqualTo(12);
+    assertThat(statements(as(me, get(c + "/weeks")))).as("Weeks").isLessThanOrEqualTo(15);
     assertThat(statements(as(me, get(c + "/do")))).as("Do").isLessThanOrEqualTo(15);
     assertThat(statements(as(me, get(c + "/review")))).as("Review").isLessThanOrEqualTo(15);
     assertThat(statements(as(me, get(c + "/about")))).as("About").isLessThanOrEqualTo(15);

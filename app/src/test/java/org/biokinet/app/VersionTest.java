@@ -56,7 +56,7 @@ class VersionTest extends AppTest {
         ProgramKind.MAIN,
         1,
         new DraftEdit.Remove(now.draft().items().get(1).key()));
-    drafts.share(me, client.getId(), ProgramKind.MAIN, 2);
+    drafts.share(me, client.getId(), ProgramKind.MAIN, 2, "It is only a test.");
     return client;
   }
 
@@ -113,7 +113,7 @@ class VersionTest extends AppTest {
                 .param("what", "note")
                 .param("value", "  Well done: <b>slowly</b> on. "))
         .andExpect(content().string(Matchers.containsString(">Well done: &lt;b&gt;slowly")));
-    drafts.share(me, client.getId(), ProgramKind.MAIN, 1);
+    drafts.share(me, client.getId(), ProgramKind.MAIN, 1, "It is only a test.");
     assertThat(versions.all(client.getId()).get(2).note())
         .isEqualTo("Well done: <b>slowly</b> on.");
     assertThat(state(me, client).draft().note()).as("said once").isEmpty();
@@ -242,10 +242,10 @@ class VersionTest extends AppTest {
     screen(me, client, Set.of(), Set.of(), Set.of("headache"));
     drafts.edit(
         me, client.getId(), ProgramKind.MAIN, 0, new DraftEdit.Add("t", "chin-tuck", "3x10s"));
-    assertThat(drafts.share(me, client.getId(), ProgramKind.MAIN, 1))
+    assertThat(drafts.share(me, client.getId(), ProgramKind.MAIN, 1, "It is only a test."))
         .isInstanceOf(DraftService.Outcome.Refused.class);
     mvc.perform(as(me, post(path(client) + "/1/back")).param("seq", "1"));
-    assertThat(drafts.share(me, client.getId(), ProgramKind.MAIN, 2))
+    assertThat(drafts.share(me, client.getId(), ProgramKind.MAIN, 2, "It is only a test."))
         .isInstanceOf(DraftService.Outcome.Shared.class);
     assertThat(versions.all(client.getId())).hasSize(3);
   }

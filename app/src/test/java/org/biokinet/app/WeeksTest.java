@@ -69,7 +69,7 @@ class WeeksTest extends AppTest {
     mvc.perform(as(me, get("/clients/%s/weeks".formatted(client.getId()))))
         .andExpect(status().isOk())
         .andExpect(content().string(containsString("A forecast, if reviews agree")))
-        .andExpect(content().string(containsString(">2x20s @3<")))
+        .andExpect(content().string(containsString(">2x20s<")))
         .andExpect(content().string(containsString("left: one step, to 2x20s @3")));
     mvc.perform(as(me, get("/clients/%s/weeks".formatted(client(me).getId()))))
         .andExpect(status().isOk())
@@ -141,7 +141,7 @@ class WeeksTest extends AppTest {
     LocalDate today = state(me, client).today();
     mvc.perform(as(me, get("/clients/%s/plan".formatted(client.getId()))))
         .andExpect(content().string(containsString("from " + Days.day(today.plusDays(14)))));
-    drafts.share(me, client.getId(), ProgramKind.MAIN, 2);
+    drafts.share(me, client.getId(), ProgramKind.MAIN, 2, "It is only a test.");
     assertThat(state(me, client).shared().orElseThrow().program().items()).hasSize(1);
     assertThat(state(me, client).draft().items()).extracting(DraftItem::key).contains("later");
     assertThat(forecast(me, client).move("later", Side.LEFT, 3)).contains(Move.STEP);
@@ -170,7 +170,7 @@ class WeeksTest extends AppTest {
                 .param("value", "L 2x20s R 2x30s @9"))
         .andExpect(content().string(containsString("L 2x20s R 2x30s @9")))
         .andExpect(content().string(containsString("aria-invalid=\"true\"")));
-    assertThat(drafts.share(me, client.getId(), ProgramKind.MAIN, 1))
+    assertThat(drafts.share(me, client.getId(), ProgramKind.MAIN, 1, "It is only a test."))
         .isInstanceOfSatisfying(
             DraftService.Outcome.Refused.class,
             r -> assertThat(r.why()).startsWith("Target of item 1"));
@@ -181,7 +181,7 @@ class WeeksTest extends AppTest {
             .param("key", key)
             .param("value", "L 2x20s R 2x30s @3"));
     assertThat(dose(forecast(me, client), key, 8)).isEqualTo("L 2x20s R 2x30s @3");
-    drafts.share(me, client.getId(), ProgramKind.MAIN, 2);
+    drafts.share(me, client.getId(), ProgramKind.MAIN, 2, "It is only a test.");
     assertThat(state(me, client).shared().orElseThrow().program().items().get(0).target())
         .map(DoseNotation::format)
         .contains("L 2x20s R 2x30s @3");

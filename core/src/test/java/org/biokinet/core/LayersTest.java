@@ -34,6 +34,7 @@ class LayersTest {
           "session",
           "progress",
           "planning",
+          "advice",
           "cli");
 
   private static final JavaClasses CORE =

@@ -471,7 +471,8 @@ public class DemoLoader implements ApplicationRunner {
       DraftEdit add = new DraftEdit.Add(UUID.randomUUID().toString(), i[0], i[1]);
       drafts.edit(me, id, program, seq++, add);
     }
-    if (drafts.share(me, id, program, seq) instanceof DraftService.Outcome.Refused refused) {
+    if (drafts.share(me, id, program, seq, "First program; the ladders go on from here.")
+        instanceof DraftService.Outcome.Refused refused) {
       throw new IllegalStateException("%s: %s".formatted(client.name(), refused.why()));
     }
   }

@@ -27,6 +27,7 @@ import org.biokinet.app.program.internal.ProgramVersions;
 import org.biokinet.app.program.internal.WithdrawalRow;
 import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.app.settings.SettingsService;
+import org.biokinet.core.advice.Warning;
 import org.biokinet.core.dose.DoseNotation;
 import org.biokinet.core.exercise.Catalogue;
 import org.biokinet.core.program.Draft;
@@ -120,6 +121,8 @@ public class DraftService {
     record Refused(State state, String why) implements Outcome {}
   }
 
+  public static final int LONGEST_REASON = 300;
+
   private final Drafts drafts;
   private final Entries entries;
   private final Withdrawals withdrawals;
@@ -130,6 +133,7 @@ public class DraftService {
   private final SettingsService settings;
   private final LibraryService library;
   private final ScreeningService screenings;
+  private final AdviceService advice;
   private final Audit audit;
   private final ApplicationEventPublisher publisher;
   private final ObjectMapper json;
@@ -146,6 +150,7 @@ public class DraftService {
       SettingsService settings,
       LibraryService library,
       ScreeningService screenings,
+      AdviceService advice,
       Audit audit,
       ApplicationEventPublisher publisher,
       ObjectMapper json,
@@ -160,6 +165,7 @@ public class DraftService {
     this.settings = settings;
     this.library = library;
     this.screenings = screenings;
+    this.advice = advice;
     this.audit = audit;
     this.publisher = publisher;
     this.json = json;
@@ -278,10 +284,13 @@ public class DraftService {
   /**
    * Makes the draft an immutable version and closes it.
    *
-   * <p>Nothing is shared past a closed gate, nor an exercise that the screening locks.
+   * <p>Nothing is shared past a closed gate, nor an exercise that the screening locks; what is only
+   * warned of takes a reason.
+   *
+   * @param reason why it is shared all the same; kept with the version, where there was a warning
    */
   @Changes
-  public Outcome share(Me me, UUID clientId, ProgramKind kind, int seq) {
+  public Outcome share(Me me, UUID clientId, ProgramKind kind, int seq, String reason) {
     Client client = clients.lock(me, clientId);
     Optional<Open> open = open(clientId, kind);
     State state = open.map(o -> state(client, o)).orElseGet(() -> untouched(client, kind));
@@ -322,6 +331,17 @@ public class DraftService {
     }
     Optional<String> misplaced = misplaced(kind, check, mine);
     if (misplaced.isPresent()) return new Outcome.Refused(state, misplaced.get());
+    List<String> over =
+        advice.all(state).stream()
+            .filter(w -> w.weight() == Warning.Weight.REASON)
+            .map(Warning::words)
+            .toList();
+    if (!over.isEmpty() && reason.isBlank()) {
+      return new Outcome.Refused(
+          state,
+          "Say why it is shared all the same (the reason is kept): %s."
+              .formatted(String.join(". ", over)));
+    }
     Catalogue.Snapshot snapshot =
         catalogue.snapshot(program.items().stream().map(i -> i.exercise().id()).toList());
     ProgramVersionRow version =
@@ -337,6 +357,8 @@ public class DraftService {
                 check.seconds(),
                 state.draft().note().orElse(""),
                 asShared(state.draft(), check),
+                over,
+                over.isEmpty() ? "" : reason.strip(),
                 me.id(),
                 clock.instant()));
     open.get().row().close();

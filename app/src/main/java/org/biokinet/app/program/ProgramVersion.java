@@ -1,6 +1,7 @@
 package org.biokinet.app.program;
 
 import java.time.Instant;
+import java.util.List;
 import java.util.UUID;
 import org.biokinet.core.program.ProgramKind;
 
@@ -9,6 +10,8 @@ import org.biokinet.core.program.ProgramKind;
  *
  * @param document the program document
  * @param seconds length of one session when it was shared
+ * @param over warnings that stood when it was shared
+ * @param reason why it was shared all the same, or empty
  * @param note what the practitioner says to the client with it, or empty
  */
 public record ProgramVersion(
@@ -19,6 +22,8 @@ public record ProgramVersion(
     String document,
     int seconds,
     String note,
+    List<String> over,
+    String reason,
     UUID sharedBy,
     Instant sharedAt) {
 

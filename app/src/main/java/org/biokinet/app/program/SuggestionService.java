@@ -27,6 +27,7 @@ import org.biokinet.app.practice.Me;
 import org.biokinet.app.program.internal.LeftOutRow;
 import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.app.settings.SettingsService;
+import org.biokinet.core.advice.Warning;
 import org.biokinet.core.anatomy.Means;
 import org.biokinet.core.anatomy.Position;
 import org.biokinet.core.dose.DoseNotation;
@@ -44,6 +45,7 @@ import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.screening.Allowed;
 import org.biokinet.core.screening.Gate;
 import org.biokinet.core.timeline.DraftTimeline;
+import org.biokinet.core.timeline.Timeline;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -58,6 +60,9 @@ public class SuggestionService {
   interface LeftOuts extends JpaRepository<LeftOutRow, UUID> {
     List<LeftOutRow> findByClientIdOrderByAt(UUID clientId);
   }
+
+  /** Minutes more in which one exercise for a finding is looked for (our choice). */
+  private static final int MINUTES_FOR_ONE = 5;
 
   private final LeftOuts leftOuts;
   private final ClientService clients;
@@ -270,6 +275,64 @@ public class SuggestionService {
     Asked asked = asked(state, WhatIf.NOTHING);
     if (asked.of().findings().isEmpty() || asked.items().isEmpty()) return Optional.empty();
     return Optional.of(asked.planner().explain(asked.of(), asked.items()));
+  }
+
+  /** Findings that nothing in the draft serves, each with the best that could be added for it. */
+  @Transactional(readOnly = true)
+  public List<Warning> unserved(DraftService.State state) {
+    if (closed(state, WhatIf.NOTHING).isPresent()) return List.of();
+    Asked asked = asked(state, WhatIf.NOTHING);
+    if (asked.of().findings().isEmpty() || asked.items().isEmpty()) return List.of();
+    return asked.planner().explain(asked.of(), asked.items()).served().stream()
+        .filter(s -> s.share() == 0)
+        .map(s -> unserved(s, asked))
+        .toList();
+  }
+
+  private static Warning unserved(Suggestion.Served s, Asked asked) {
+    Case c = asked.of();
+    int most = Math.min(c.kind().mostMinutes(), c.minutes() + MINUTES_FOR_ONE);
+    Suggestion with =
+        asked
+            .planner()
+            .suggest(
+                new Case(
+                        c.kind(),
+                        List.of(s.finding()),
+                        c.allowed(),
+                        most,
+                        c.timesADay(),
+                        c.pacing(),
+                        c.band(),
+                        c.preferences(),
+                        c.avoided(),
+                        c.pinch(),
+                        asked.items(),
+                        Optional.empty(),
+                        c.beside())
+                    .withMost(asked.items().size() + 1));
+    List<Warning.Fix> fixes = new ArrayList<>();
+    for (int i = 0; i < with.places().size(); i++) {
+      if (with.places().get(i).given()) continue;
+      Item item = with.places().get(i).item();
+      String dose = DoseNotation.format(item.dose());
+      String words = "add %s %s".formatted(asked.library().name(item.exercise()), dose);
+      DraftEdit edit =
+          new DraftEdit.Add(
+              UUID.randomUUID().toString(),
+              item.exercise().id(),
+              dose,
+              Optional.of(i),
+              Optional.of(item.position()));
+      fixes.add(new Warning.Fix(words, edit, "→ " + Timeline.clock(with.seconds())));
+    }
+    String why = s.missing().isEmpty() ? "" : ": " + s.missing().get(0);
+    return new Warning(
+        Warning.Kind.FINDING,
+        Optional.empty(),
+        "%s is not served%s".formatted(s.finding().title(), why),
+        Warning.Weight.REASON,
+        fixes);
   }
 
   /** Worth at other lengths of a session, chosen anew. */

@@ -12,6 +12,7 @@ import java.util.Optional;
 import java.util.ResourceBundle;
 import java.util.Set;
 import java.util.StringTokenizer;
+import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.biokinet.core.anatomy.Equipment;
 import org.biokinet.core.anatomy.Side;
@@ -44,6 +45,22 @@ public final class Cues {
 
   /** One cue for each segment, in order. */
   public List<Cue> of(Timeline timeline) {
+    return telling(timeline).cues;
+  }
+
+  /**
+   * What finds no time to be said: sentences by the place of their item, only where there are some.
+   */
+  public Map<Integer, List<String>> unheard(Timeline timeline) {
+    return telling(timeline).unheard();
+  }
+
+  /** What an exercise is called. */
+  public String name(Exercise e) {
+    return catalogue.words(e, locale).name();
+  }
+
+  private Telling telling(Timeline timeline) {
     List<Cue> cues = new ArrayList<>();
     List<Segment> segments = timeline.segments();
     List<ExerciseWords> words = new ArrayList<>();
@@ -57,8 +74,9 @@ public final class Cues {
       boolean moving = s.kind().isWork() || s.kind() == Kind.ENTER || s.kind() == Kind.RISE;
       cues.add(moving ? cue.showing(words.get(i).not()) : cue);
     }
-    new Telling(timeline, cues, words).tell();
-    return cues;
+    Telling telling = new Telling(timeline, cues, words);
+    telling.tell();
+    return telling;
   }
 
   /**
@@ -86,6 +104,17 @@ public final class Cues {
     void tell() {
       for (int i = 0; i < segments.size(); i++) if (tells(i)) cues.set(i, work(i));
       for (int i = 0; i < segments.size(); i++) if (isLastWork(i)) leftOver(i);
+    }
+
+    Map<Integer, List<String>> unheard() {
+      Map<Integer, List<String>> left = new TreeMap<>();
+      for (int i = 0; i < segments.size(); i++) {
+        if (!tells(i)) continue;
+        List<String> here = left.computeIfAbsent(segments.get(i).item(), x -> new ArrayList<>());
+        toTell(i).stream().filter(t -> !here.contains(t)).forEach(here::add);
+      }
+      left.values().removeIf(List::isEmpty);
+      return left;
     }
 
     private boolean tells(int i) {

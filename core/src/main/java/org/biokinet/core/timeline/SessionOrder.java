@@ -48,8 +48,9 @@ public final class SessionOrder {
    * Something about the order that is usually done otherwise.
    *
    * @param item place of the item it is about
+   * @param hops whether it goes back and forth between positions
    */
-  public record Remark(int item, String text) {}
+  public record Remark(int item, String text, boolean hops) {}
 
   private SessionOrder() {}
 
@@ -130,19 +131,23 @@ public final class SessionOrder {
       if (before == Stage.FOLD && here != Stage.FOLD) {
         remarks.add(
             new Remark(
-                i, "item %d comes after a fold: after it only rise slowly".formatted(i + 1)));
+                i,
+                "item %d comes after a fold: after it only rise slowly".formatted(i + 1),
+                false));
       } else if (before.compareTo(here) > 0) {
         remarks.add(
             new Remark(
                 i,
                 "item %d (%s) usually comes before %s"
-                    .formatted(i + 1, here.label(), before.label())));
+                    .formatted(i + 1, here.label(), before.label()),
+                false));
       } else if (before == here && returns(items, i, here)) {
         remarks.add(
             new Remark(
                 i,
                 "item %d goes back to an earlier position: %s"
-                    .formatted(i + 1, items.get(i).position().label())));
+                    .formatted(i + 1, items.get(i).position().label()),
+                true));
       }
     }
     return remarks;

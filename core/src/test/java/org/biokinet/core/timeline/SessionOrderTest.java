@@ -69,7 +69,7 @@ class SessionOrderTest {
     assertThat(SessionOrder.usual(items)).containsExactly(0, 2, 1, 3);
     assertThat(SessionOrder.explain(List.of(items.get(1), items.get(2), items.get(3))))
         .containsExactly(
-            new SessionOrder.Remark(2, "item 3 goes back to an earlier position: standing"));
+            new SessionOrder.Remark(2, "item 3 goes back to an earlier position: standing", true));
   }
 
   @Test

@@ -6,6 +6,7 @@ import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import jakarta.persistence.Table;
 import java.time.Instant;
+import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.biokinet.app.platform.Row;
@@ -40,6 +41,12 @@ public class ProgramVersionRow extends Row {
   @Mutability(Immutability.class)
   private @Nullable Draft draft;
 
+  @JdbcTypeCode(SqlTypes.JSON)
+  @Column(name = "shared_over", columnDefinition = "longtext")
+  @Mutability(Immutability.class)
+  private @Nullable List<String> over;
+
+  private String reason;
   private UUID sharedBy;
   private Instant sharedAt;
 
@@ -57,6 +64,8 @@ public class ProgramVersionRow extends Row {
       int seconds,
       String note,
       Draft draft,
+      List<String> over,
+      String reason,
       UUID sharedBy,
       Instant sharedAt) {
     this.clientId = clientId;
@@ -69,6 +78,8 @@ public class ProgramVersionRow extends Row {
     this.seconds = seconds;
     this.note = note;
     this.draft = draft;
+    this.over = over;
+    this.reason = reason;
     this.sharedBy = sharedBy;
     this.sharedAt = sharedAt;
   }
@@ -83,6 +94,8 @@ public class ProgramVersionRow extends Row {
         document,
         seconds,
         note,
+        over == null ? List.of() : over,
+        reason,
         sharedBy,
         sharedAt);
   }

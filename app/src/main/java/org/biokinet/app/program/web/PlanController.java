@@ -20,11 +20,13 @@ import org.biokinet.app.library.Library;
 import org.biokinet.app.library.LibraryService;
 import org.biokinet.app.measurement.MeasurementService;
 import org.biokinet.app.practice.Me;
+import org.biokinet.app.program.AdviceService;
 import org.biokinet.app.program.DraftService;
 import org.biokinet.app.program.LeftOut;
 import org.biokinet.app.program.SuggestionService;
 import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.app.settings.SettingsService;
+import org.biokinet.core.advice.Warning;
 import org.biokinet.core.anatomy.Position;
 import org.biokinet.core.anatomy.Setting;
 import org.biokinet.core.anatomy.Side;
@@ -73,6 +75,7 @@ class PlanController {
 
   private final DraftService drafts;
   private final SuggestionService suggestions;
+  private final AdviceService advice;
   private final SettingsService settings;
   private final ClientService clients;
   private final ClientHeader header;
@@ -84,6 +87,7 @@ class PlanController {
   PlanController(
       DraftService drafts,
       SuggestionService suggestions,
+      AdviceService advice,
       SettingsService settings,
       ClientService clients,
       ClientHeader header,
@@ -93,6 +97,7 @@ class PlanController {
       Audit audit) {
     this.drafts = drafts;
     this.suggestions = suggestions;
+    this.advice = advice;
     this.settings = settings;
     this.clients = clients;
     this.header = header;
@@ -350,6 +355,28 @@ class PlanController {
         settings.of(state.client().practice()).pacing(),
         library.of(state.client().practice()).catalogue(),
         state.today());
+  }
+
+  /** Takes what was offered against a warning. */
+  @PostMapping("/fix")
+  String fix(
+      @AuthenticationPrincipal Me me,
+      @PathVariable UUID id,
+      @RequestParam(defaultValue = "MAIN") ProgramKind program,
+      @RequestParam int seq,
+      @RequestParam Warning.Kind kind,
+      @RequestParam String fix,
+      Model model,
+      HttpServletResponse response) {
+    DraftService.State state = drafts.state(me, id, program);
+    DraftService.Outcome outcome =
+        advice
+            .fix(state, kind, fix)
+            .map(edit -> drafts.edit(me, id, program, seq, edit))
+            .orElse(
+                new DraftService.Outcome.Refused(
+                    state, "The program has changed since: look at its warnings again."));
+    return show(me, id, outcome, fix, model, response);
   }
 
   /** One breath of this client; every dose in breaths follows. */
@@ -617,6 +644,7 @@ class PlanController {
               model.addAttribute("served", ServedView.of(s, mine));
               model.addAttribute("rows", ServedView.rows(state.draft(), s));
             });
+    model.addAttribute("warnings", suggestions.unserved(state));
     model.addAttribute("client", state.client());
     model.addAttribute("leftOut", suggestions.leftOut(state.client()));
     model.addAttribute("library", mine);
@@ -651,9 +679,12 @@ class PlanController {
       @PathVariable UUID id,
       @RequestParam(defaultValue = "MAIN") ProgramKind program,
       @RequestParam int seq,
+      @RequestParam(defaultValue = "") String reason,
       Model model,
       HttpServletResponse response) {
-    DraftService.Outcome outcome = drafts.share(me, id, program, seq);
+    String why = cut(reason.strip(), DraftService.LONGEST_REASON);
+    model.addAttribute("reason", why);
+    DraftService.Outcome outcome = drafts.share(me, id, program, seq, why);
     if (outcome instanceof DraftService.Outcome.Shared) {
       response.setHeader("HX-Redirect", "/clients/" + id + "/do?shared");
     }
@@ -699,6 +730,9 @@ class PlanController {
         found.standing().stream().anyMatch(j -> !j.treat().isEmpty())
             && !model.containsAttribute("closed"));
     model.addAttribute("minutes", SuggestionService.minutes(state));
+    if (!model.containsAttribute("reason")) {
+      model.addAttribute("reason", state.shared().map(r -> r.version().reason()).orElse(""));
+    }
     model.addAttribute("examined", found.examined());
   }
 
@@ -740,5 +774,6 @@ class PlanController {
       lines.put(line.draft().key(), screened);
     }
     model.addAttribute("screened", lines);
+    model.addAttribute("warnings", advice.of(state, gate));
   }
 }

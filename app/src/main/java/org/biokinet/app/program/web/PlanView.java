@@ -28,7 +28,6 @@ import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.program.Weeks;
 import org.biokinet.core.timeline.DraftTimeline;
-import org.biokinet.core.timeline.SessionOrder;
 import org.biokinet.core.timeline.Timeline;
 
 /**
@@ -39,7 +38,6 @@ import org.biokinet.core.timeline.Timeline;
  * @param lengths the short and the long session, where they differ from it
  * @param room the time that the client has, in words; empty where nothing is known
  * @param tooLong whether a usual session is longer than that
- * @param remarks where the order is not the usual one, and why that matters
  * @param breath one breath of this client, in seconds
  * @param lead the side that always goes first, or empty
  * @param longest the longest stretch bar on one side, in seconds, for the scale of all bars
@@ -59,7 +57,6 @@ public record PlanView(
     boolean canRedo,
     boolean started,
     ProgramVersion.Name next,
-    List<String> remarks,
     LedgerView ledger,
     String breath,
     String lead) {
@@ -140,7 +137,6 @@ public record PlanView(
         state.canRedo(),
         state.started(),
         state.next(),
-        timed.timeline().map(PlanView::remarks).orElse(List.of()),
         LedgerView.of(
             timed.timeline().map(Ledger::of).orElse(Ledger.NOTHING),
             ledger(state, program),
@@ -189,12 +185,6 @@ public record PlanView(
       }
     }
     return lengths;
-  }
-
-  private static List<String> remarks(Timeline timeline) {
-    return SessionOrder.explain(timeline.program().items()).stream()
-        .map(SessionOrder.Remark::text)
-        .toList();
   }
 
   private static PlannedItem line(

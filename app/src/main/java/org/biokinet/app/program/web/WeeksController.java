@@ -11,6 +11,7 @@ import org.biokinet.app.client.ClientHeader;
 import org.biokinet.app.client.Station;
 import org.biokinet.app.platform.Days;
 import org.biokinet.app.practice.Me;
+import org.biokinet.app.program.AdviceService;
 import org.biokinet.app.program.CourseService;
 import org.biokinet.app.program.DraftService;
 import org.biokinet.app.settings.SettingsService;
@@ -21,7 +22,6 @@ import org.biokinet.core.program.DraftEdit;
 import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.progress.Forecast;
 import org.biokinet.core.timeline.DraftTimeline;
-import org.biokinet.core.timeline.SessionOrder;
 import org.biokinet.core.timeline.Timeline;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -46,6 +46,7 @@ class WeeksController {
 
   private final DraftService drafts;
   private final CourseService courses;
+  private final AdviceService advice;
   private final SettingsService settings;
   private final ClientHeader header;
   private final Audit audit;
@@ -53,11 +54,13 @@ class WeeksController {
   WeeksController(
       DraftService drafts,
       CourseService courses,
+      AdviceService advice,
       SettingsService settings,
       ClientHeader header,
       Audit audit) {
     this.drafts = drafts;
     this.courses = courses;
+    this.advice = advice;
     this.settings = settings;
     this.header = header;
     this.audit = audit;
@@ -248,11 +251,7 @@ class WeeksController {
             before,
             Optional.of(beside),
             settings.of(ahead.state().client().practice()).band()));
-    model.addAttribute(
-        "remarks",
-        SessionOrder.explain(week.program().items()).stream()
-            .map(SessionOrder.Remark::text)
-            .toList());
+    model.addAttribute("warnings", advice.of(ahead.state(), week, before));
     List<String> against = new ArrayList<>();
     for (DraftTimeline.TimedItem line : ahead.draft().lines()) {
       if (line.item().isEmpty()) continue;

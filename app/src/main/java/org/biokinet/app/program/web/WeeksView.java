@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import org.biokinet.app.platform.Days;
 import org.biokinet.app.program.CourseService;
 import org.biokinet.core.anatomy.Side;
@@ -57,7 +58,9 @@ public record WeeksView(List<Column> columns, List<Row> rows, List<String> unrea
   /**
    * An item in a week.
    *
-   * @param words the dose where it is new; else empty
+   * @param words the dose where it is new and alike on both sides; else empty
+   * @param leftWords of the left, where the sides differ
+   * @param rightWords of the right
    * @param left width of the bar
    * @param mark a sign for what is not a step: held, barred, not yet, over
    * @param label all of it in words
@@ -66,6 +69,8 @@ public record WeeksView(List<Column> columns, List<Row> rows, List<String> unrea
       int week,
       boolean done,
       String words,
+      String leftWords,
+      String rightWords,
       double left,
       double right,
       boolean leftSteps,
@@ -188,7 +193,9 @@ public record WeeksView(List<Column> columns, List<Row> rows, List<String> unrea
       Optional<Item> before,
       Optional<Forecast.State> state,
       double most) {
-    boolean same = item.map(Item::dose).equals(before.map(Item::dose));
+    Optional<Dose> fresh =
+        item.map(Item::dose).filter(d -> !before.map(Item::dose).equals(Optional.of(d)));
+    Optional<Dose> apart = fresh.filter(d -> !(d instanceof Dose.Alike));
     Map<Side, Forecast.Cell> sides =
         state.orElse(null) instanceof Forecast.State.Done d ? d.sides() : Map.of();
     boolean sided = item.filter(i -> i.exercise().sided()).isPresent();
@@ -197,7 +204,13 @@ public record WeeksView(List<Column> columns, List<Row> rows, List<String> unrea
     return new Cell(
         week,
         item.isPresent(),
-        same ? "" : item.map(i -> DoseNotation.format(i.dose())).orElse(""),
+        fresh
+            .filter(Dose.Alike.class::isInstance)
+            .flatMap(d -> d.on(Side.LEFT))
+            .map(WeeksView::work)
+            .orElse(""),
+        apart.flatMap(d -> d.on(Side.LEFT)).map(WeeksView::work).orElse(""),
+        apart.flatMap(d -> d.on(Side.RIGHT)).map(WeeksView::work).orElse(""),
         HALF * amount(item, Side.LEFT, ahead) / most,
         HALF * amount(item, Side.RIGHT, ahead) / most,
         left,
@@ -256,6 +269,11 @@ public record WeeksView(List<Column> columns, List<Row> rows, List<String> unrea
       case HELD -> "held";
       default -> "no step: " + cell.why();
     };
+  }
+
+  /** Without its ceiling, for which a cell has no room; the label says all of it. */
+  private static String work(SideDose dose) {
+    return format(dose.withCeiling(OptionalInt.empty()));
   }
 
   private static String format(SideDose dose) {
