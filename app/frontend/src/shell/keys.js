@@ -53,6 +53,10 @@ export default () => ({
   go(event, element) {
     if (!element || element.disabled) return;
     event.preventDefault();
+    if (element.matches("[type=checkbox]")) {
+      element.click();
+      return;
+    }
     if (element.matches("input, [data-row]")) element.focus();
     if (element.matches("input")) element.select();
     else if (!element.matches("[data-row]")) element.click();

@@ -21,6 +21,7 @@ import org.biokinet.app.program.DraftService.Outcome;
 import org.biokinet.app.program.DraftService.State;
 import org.biokinet.app.program.ProgramVersion;
 import org.biokinet.core.program.DraftEdit;
+import org.biokinet.core.program.DraftItem;
 import org.biokinet.core.program.ProgramDocument;
 import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.timeline.Timeline;
@@ -198,5 +199,56 @@ class DraftTest extends AppTest {
         .andExpect(content().string(Matchers.containsString("such as Europe/Lisbon")))
         .andExpect(content().string(Matchers.containsString("value=\"chart drafter\"")));
     assertThat(clients.all(me)).isEmpty();
+  }
+
+  /** What is chosen moves together and leaves together; one undo takes either back. */
+  @Test
+  void severalMoveTogether() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    int seq = 0;
+    for (String key : List.of("a", "b", "c", "d")) {
+      drafts.edit(me, client.getId(), ProgramKind.MAIN, seq++, add(key));
+    }
+    String plan = "/clients/" + client.getId() + "/plan";
+    mvc.perform(
+            as(me, post(plan + "/move"))
+                .param("seq", "4")
+                .param("key", "d")
+                .param("to", "2")
+                .param("keys", "b", "d"))
+        .andExpect(status().isOk())
+        .andExpect(content().string(Matchers.containsString("checked=\"checked\"")));
+    assertThat(keys(me, client)).containsExactly("b", "d", "a", "c");
+    mvc.perform(
+        as(me, post(plan + "/remove")).param("seq", "5").param("key", "b").param("keys", "b", "a"));
+    assertThat(keys(me, client)).containsExactly("d", "c");
+    drafts.undo(me, client.getId(), ProgramKind.MAIN, 6);
+    assertThat(keys(me, client)).containsExactly("b", "d", "a", "c");
+    mvc.perform(as(me, post(plan + "/duplicate")).param("seq", "7").param("key", "d"))
+        .andExpect(status().isOk());
+    assertThat(keys(me, client)).hasSize(5).containsSequence("b", "d").endsWith("a", "c");
+  }
+
+  /** Handed over to another process and after a new sign-in alike: the log is all there is. */
+  @Test
+  void fiftyStepsAreTakenBackAndBroughtBack() {
+    Me me = practitioner();
+    Client client = client(me);
+    for (int i = 0; i < 55; i++) {
+      drafts.edit(me, client.getId(), ProgramKind.MAIN, i, new DraftEdit.SetTitle("Title " + i));
+    }
+    for (int i = 0; i < 50; i++) drafts.undo(me, client.getId(), ProgramKind.MAIN, 55 + i);
+    DraftService.State back = drafts.state(me, client.getId(), ProgramKind.MAIN);
+    assertThat(back.draft().title()).isEqualTo("Title 4");
+    for (int i = 0; i < 50; i++) drafts.redo(me, client.getId(), ProgramKind.MAIN, 105 + i);
+    assertThat(drafts.state(me, client.getId(), ProgramKind.MAIN).draft().title())
+        .isEqualTo("Title 54");
+  }
+
+  private List<String> keys(Me me, Client client) {
+    return drafts.state(me, client.getId(), ProgramKind.MAIN).draft().items().stream()
+        .map(DraftItem::key)
+        .toList();
   }
 }

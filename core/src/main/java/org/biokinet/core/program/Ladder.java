@@ -60,8 +60,20 @@ public record Ladder(List<SideDose> rungs) {
     return new Ladder(rungs);
   }
 
-  /** The next rung on the way to a target; empty where it is reached, or no step leads there. */
+  /**
+   * The next rung on the way to a target; empty where it is reached, or no step leads there without
+   * asking more of a day than the target does.
+   */
   public static Optional<SideDose> next(SideDose now, SideDose target, DoseContext c) {
+    Volume most = volume(target, c);
+    return wanted(now, target, c)
+        .filter(
+            d ->
+                volume(d, c).secondsADay() <= most.secondsADay()
+                    && volume(d, c).repetitionsADay() <= most.repetitionsADay());
+  }
+
+  private static Optional<SideDose> wanted(SideDose now, SideDose target, DoseContext c) {
     return length(now, target, c)
         .or(() -> repetitions(now, target, c))
         .or(() -> sets(now, target, c))

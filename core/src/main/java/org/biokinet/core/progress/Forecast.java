@@ -337,7 +337,10 @@ public record Forecast(List<Week> weeks) {
         if (next.isEmpty()) {
           return Ladder.reached(now, target, context)
               ? new Cell(now, Move.AT_TARGET, "")
-              : new Cell(now, Move.NO_WAY, "no step leads to " + words(target));
+              : new Cell(
+                  now,
+                  Move.NO_WAY,
+                  "no step leads to %s; another target would".formatted(words(target)));
         }
         LocalDate review = given.today().plusDays((long) week * DAYS_A_WEEK);
         LocalDate after = review.minusDays((long) given.course().everyWeeks() * DAYS_A_WEEK);

@@ -291,6 +291,15 @@ class ForecastTest {
         .isEqualTo(Move.AT_TARGET);
   }
 
+  /** 3 × 20 s is as much as 2 × 30 s: longer holds as often would be more than the target. */
+  @Test
+  void noStepGoesPastTheTarget() {
+    Forecast f = forecast(3, row("upper-trap-stretch", "L 2x15s R 3x20s", "2x30s"));
+    assertThat(doses(f, "upper-trap-stretch"))
+        .containsExactly("L 2x15s R 3x20s", "L 2x20s R 3x20s", "L 2x30s R 3x20s");
+    assertThat(move(f, "upper-trap-stretch", Side.RIGHT, 1)).isEqualTo(Move.NO_WAY);
+  }
+
   /** Times a day said on one side only have to be said on the other: once. */
   @Test
   void timesADayOfOneSide() {

@@ -428,15 +428,39 @@ class PlanController {
       @RequestParam int seq,
       @RequestParam String key,
       @RequestParam int to,
+      @RequestParam(defaultValue = "") List<String> keys,
       Model model,
       HttpServletResponse response) {
-    return show(
-        me,
-        id,
-        drafts.edit(me, id, program, seq, new DraftEdit.Move(key, to)),
-        "the move",
-        model,
-        response);
+    model.addAttribute("selected", keys);
+    DraftEdit edit =
+        keys.contains(key)
+            ? together(drafts.state(me, id, program).draft(), keys, key, to)
+            : new DraftEdit.Move(key, to);
+    return show(me, id, drafts.edit(me, id, program, seq, edit), "the move", model, response);
+  }
+
+  /** All that is chosen goes one place the way that one of them goes, and is together then. */
+  private static DraftEdit together(Draft draft, List<String> keys, String key, int to) {
+    List<String> all = draft.items().stream().map(DraftItem::key).toList();
+    int first = (int) all.stream().takeWhile(k -> !keys.contains(k)).count();
+    int way = Integer.signum(to - draft.indexOf(key));
+    return new DraftEdit.MoveAll(keys, Math.max(0, first + way));
+  }
+
+  /** The same once more, to be given another dose or position. */
+  @PostMapping("/duplicate")
+  String duplicate(
+      @AuthenticationPrincipal Me me,
+      @PathVariable UUID id,
+      @RequestParam(defaultValue = "MAIN") ProgramKind program,
+      @RequestParam int seq,
+      @RequestParam String key,
+      Model model,
+      HttpServletResponse response) {
+    String as = UUID.randomUUID().toString();
+    model.addAttribute("added", as);
+    DraftEdit edit = new DraftEdit.Duplicate(key, as);
+    return show(me, id, drafts.edit(me, id, program, seq, edit), "the copy", model, response);
   }
 
   @PostMapping("/remove")
@@ -446,12 +470,18 @@ class PlanController {
       @RequestParam(defaultValue = "MAIN") ProgramKind program,
       @RequestParam int seq,
       @RequestParam String key,
+      @RequestParam(defaultValue = "") List<String> keys,
       Model model,
       HttpServletResponse response) {
     return show(
         me,
         id,
-        drafts.edit(me, id, program, seq, new DraftEdit.Remove(key)),
+        drafts.edit(
+            me,
+            id,
+            program,
+            seq,
+            keys.contains(key) ? new DraftEdit.RemoveAll(keys) : new DraftEdit.Remove(key)),
         "removing",
         model,
         response);
