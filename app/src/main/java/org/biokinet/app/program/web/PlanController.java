@@ -1,6 +1,8 @@
 package org.biokinet.app.program.web;
 
 import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
@@ -21,6 +23,7 @@ import org.biokinet.app.library.LibraryService;
 import org.biokinet.app.measurement.MeasurementService;
 import org.biokinet.app.practice.Me;
 import org.biokinet.app.program.AdviceService;
+import org.biokinet.app.program.DocumentService;
 import org.biokinet.app.program.DraftService;
 import org.biokinet.app.program.LeftOut;
 import org.biokinet.app.program.SuggestionService;
@@ -49,7 +52,11 @@ import org.biokinet.core.screening.Gate;
 import org.biokinet.core.screening.StartDose;
 import org.biokinet.core.timeline.DraftTimeline;
 import org.biokinet.core.timeline.SessionOrder;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -58,6 +65,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.multipart.MultipartFile;
 import org.springframework.web.server.ResponseStatusException;
 
 /** Plan: find an exercise, type a dose, see what it means and how long it takes. */
@@ -76,6 +84,7 @@ class PlanController {
   private final DraftService drafts;
   private final SuggestionService suggestions;
   private final AdviceService advice;
+  private final DocumentService documents;
   private final SettingsService settings;
   private final ClientService clients;
   private final ClientHeader header;
@@ -88,6 +97,7 @@ class PlanController {
       DraftService drafts,
       SuggestionService suggestions,
       AdviceService advice,
+      DocumentService documents,
       SettingsService settings,
       ClientService clients,
       ClientHeader header,
@@ -98,6 +108,7 @@ class PlanController {
     this.drafts = drafts;
     this.suggestions = suggestions;
     this.advice = advice;
+    this.documents = documents;
     this.settings = settings;
     this.clients = clients;
     this.header = header;
@@ -679,6 +690,57 @@ class PlanController {
     model.addAttribute("leftOut", suggestions.leftOut(state.client()));
     model.addAttribute("library", mine);
     return "program/suggest-parts :: served";
+  }
+
+  /** The draft as a file. */
+  @GetMapping("/document")
+  ResponseEntity<String> document(
+      @AuthenticationPrincipal Me me,
+      @PathVariable UUID id,
+      @RequestParam(defaultValue = "MAIN") ProgramKind program) {
+    DraftService.State state = drafts.state(me, id, program);
+    audit.sawPart(me, id, "plan, document");
+    DocumentService.Exported exported = documents.export(state);
+    if (exported instanceof DocumentService.Exported.Document d) {
+      String name = "program-%s.json".formatted(program.code());
+      return ResponseEntity.ok()
+          .contentType(MediaType.APPLICATION_JSON)
+          .header(
+              HttpHeaders.CONTENT_DISPOSITION,
+              ContentDisposition.attachment().filename(name).build().toString())
+          .body(d.json());
+    }
+    String why = ((DocumentService.Exported.Not) exported).why();
+    return ResponseEntity.unprocessableEntity().contentType(MediaType.TEXT_PLAIN).body(why);
+  }
+
+  /** A document as the draft: all of it, as one edit, or nothing and every fault. */
+  @PostMapping("/import")
+  String importDocument(
+      @AuthenticationPrincipal Me me,
+      @PathVariable UUID id,
+      @RequestParam(defaultValue = "MAIN") ProgramKind program,
+      @RequestParam int seq,
+      @RequestParam(defaultValue = "") String document,
+      @RequestParam Optional<MultipartFile> file,
+      Model model,
+      HttpServletResponse response)
+      throws IOException {
+    boolean uploaded = file.filter(f -> !f.isEmpty()).isPresent();
+    String text =
+        uploaded ? new String(file.orElseThrow().getBytes(), StandardCharsets.UTF_8) : document;
+    DraftService.State state = drafts.state(me, id, program);
+    DocumentService.Imported imported = documents.read(state, text);
+    if (imported instanceof DocumentService.Imported.Bad bad) {
+      model.addAttribute("documentTyped", cut(text, DocumentService.LONGEST));
+      model.addAttribute("documentFaults", bad.faults());
+      String why = "Nothing was taken from the document: see what is wrong with it below.";
+      return show(me, id, new DraftService.Outcome.Refused(state, why), "", model, response);
+    }
+    DocumentService.Imported.Ready ready = (DocumentService.Imported.Ready) imported;
+    model.addAttribute("documentLeft", ready.left());
+    return show(
+        me, id, drafts.edit(me, id, program, seq, ready.edit()), "the document", model, response);
   }
 
   @PostMapping("/undo")
