@@ -4,6 +4,7 @@ import { execFileSync } from "node:child_process";
 import { mkdirSync, rmSync, readFileSync, writeFileSync, copyFileSync } from "node:fs";
 import { basename } from "node:path";
 import { build } from "esbuild";
+import wawoff2 from "wawoff2";
 
 const out = "../src/main/resources/static/built";
 const SCRIPTS = [
@@ -14,7 +15,7 @@ const SCRIPTS = [
 const STYLES = [
   "shell/shell.css", "worklist/worklist.css", "client/client.css", "screening/screening.css",
   "measurement/measurement.css", "measurement/map.css", "library/library.css", "program/program.css",
-  "review/review.css", "me/me.css", "session/player.css",
+  "review/review.css", "me/me.css", "session/player.css", "handout/sheet.css",
 ];
 
 rmSync(out, { recursive: true, force: true });
@@ -31,6 +32,16 @@ css = css.replace(/url\(["']?([^"')]*?files\/([^"')]+\.woff2))["']?\)/g, (all, p
   return `url(${basename(name)})`;
 });
 writeFileSync(`${out}/base.css`, css);
+
+// What is printed has fonts of its own: a PDF embeds no woff2 and no variable font.
+const printed = "../src/main/resources/handout";
+mkdirSync(printed, { recursive: true });
+for (const subset of ["latin", "latin-ext"]) {
+  for (const weight of [400, 700]) {
+    const font = `node_modules/@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-${subset}-${weight}-normal.woff2`;
+    writeFileSync(`${printed}/${subset}-${weight}.ttf`, await wawoff2.decompress(readFileSync(font)));
+  }
+}
 
 await build({
   entryPoints: [...SCRIPTS, ...STYLES].map((path) => `src/${path}`),

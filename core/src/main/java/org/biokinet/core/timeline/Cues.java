@@ -49,7 +49,8 @@ public final class Cues {
   }
 
   /**
-   * What finds no time to be said: sentences by the place of their item, only where there are some.
+   * What has to be heard and finds no time: where it must not be felt. Sentences by the place of
+   * their item, only where there are some. What else finds no time is read on the sheet.
    */
   public Map<Integer, List<String>> unheard(Timeline timeline) {
     return telling(timeline).unheard();
@@ -110,8 +111,11 @@ public final class Cues {
       Map<Integer, List<String>> left = new TreeMap<>();
       for (int i = 0; i < segments.size(); i++) {
         if (!tells(i)) continue;
+        Set<String> told = told(i);
         List<String> here = left.computeIfAbsent(segments.get(i).item(), x -> new ArrayList<>());
-        toTell(i).stream().filter(t -> !here.contains(t)).forEach(here::add);
+        sentences(words.get(i).not()).stream()
+            .filter(t -> !told.contains(t) && !here.contains(t))
+            .forEach(here::add);
       }
       left.values().removeIf(List::isEmpty);
       return left;
