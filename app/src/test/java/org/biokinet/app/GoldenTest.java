@@ -49,6 +49,7 @@ import org.biokinet.core.screening.Answered;
 import org.biokinet.core.screening.CSpineRule;
 import org.biokinet.core.screening.Irritability;
 import org.biokinet.core.session.Ended;
+import org.biokinet.core.session.Told;
 import org.biokinet.core.timeline.Timeline;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -276,6 +277,7 @@ class GoldenTest extends AppTest {
             Ended.class,
             SessionLength.class,
             ProgramKind.class,
+            Told.class,
             Answered.Source.class,
             Attention.class);
     for (Class<? extends Enum<?>> type : stored) {

@@ -1,10 +1,12 @@
 package org.biokinet.app.session;
 
 import com.fasterxml.jackson.databind.ObjectMapper;
+import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.DateTimeException;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.LocalTime;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -12,6 +14,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.biokinet.app.audit.Audit;
@@ -22,7 +26,9 @@ import org.biokinet.app.library.Library;
 import org.biokinet.app.library.LibraryService;
 import org.biokinet.app.platform.BadUpload;
 import org.biokinet.app.platform.Changes;
+import org.biokinet.app.platform.NotFound;
 import org.biokinet.app.platform.Pages;
+import org.biokinet.app.practice.Me;
 import org.biokinet.app.program.ProgramVersion;
 import org.biokinet.app.program.VersionService;
 import org.biokinet.app.screening.ScreeningService;
@@ -33,6 +39,7 @@ import org.biokinet.app.session.internal.UploadConflictRow;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.Pain;
 import org.biokinet.core.program.ProgramKind;
+import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.progress.Attention;
 import org.biokinet.core.screening.Gate;
 import org.biokinet.core.screening.Permit;
@@ -42,7 +49,9 @@ import org.biokinet.core.session.Ended;
 import org.biokinet.core.session.Lead;
 import org.biokinet.core.session.PastTheGate;
 import org.biokinet.core.session.Session;
+import org.biokinet.core.session.Told;
 import org.biokinet.core.timeline.Performance;
+import org.biokinet.core.timeline.Segment;
 import org.biokinet.core.timeline.Timeline;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
@@ -68,6 +77,9 @@ public class SessionService {
 
     Page<SessionRow> findByClientIdOrderByStartedAtDesc(UUID clientId, Pageable page);
 
+    List<SessionRow> findByClientIdAndProgramAndLocalDateOrderByStartedAt(
+        UUID clientId, ProgramKind program, LocalDate day);
+
     List<SessionRow> findByClientIdAndLocalDateGreaterThanEqualOrderByStartedAt(
         UUID clientId, LocalDate from);
   }
@@ -91,6 +103,9 @@ public class SessionService {
   }
 
   private static final int LONGEST_NOTE = 1000;
+
+  /** Nobody writes the hour on a sheet: sessions of a day are put from here on (our choice). */
+  private static final LocalTime PAPER_HOUR = LocalTime.of(8, 0);
 
   private final Sessions sessions;
   private final Items items;
@@ -181,7 +196,7 @@ public class SessionService {
     }
     Sent.Read<SessionUpload> read = (Sent.Read<SessionUpload>) sent;
     try {
-      keep(me, read);
+      keep(me, read, Told.PLAYER);
     } catch (BadUpload e) {
       SessionUpload u = read.upload();
       String why = String.valueOf(e.getBody().getDetail());
@@ -253,7 +268,7 @@ public class SessionService {
     }
   }
 
-  private void keep(ClientMe me, Sent.Read<SessionUpload> sent) {
+  private void keep(ClientMe me, Sent.Read<SessionUpload> sent, Told told) {
     SessionUpload upload = sent.upload();
     Optional<SessionRow> before = sessions.findByClientIdAndUploadId(me.id(), upload.uploadId());
     if (before.isPresent()) {
@@ -311,7 +326,8 @@ public class SessionService {
                 upload.done().stream().mapToInt(Integer::intValue).sum(),
                 done.timeline().seconds(),
                 !gate.open(),
-                cut(String.join("; ", putRight), 300)));
+                cut(String.join("; ", putRight), 300),
+                told));
     items.saveAll(
         performance.parts().stream().map(p -> new SessionItemRow(row.getId(), p)).toList());
     past.ifPresent(
@@ -325,8 +341,113 @@ public class SessionService {
       screenings.exercised(me.id(), row.startedAt(), row.localDate());
     }
     publisher.publishEvent(new SessionArrived(me.id()));
+    if (told == Told.PAPER) return; // who has typed it in is audited, once for the sheet
     audit.changedByClient(
         me.practiceId(), me.id(), "session", upload.ended().name().toLowerCase(Locale.ROOT));
+  }
+
+  /**
+   * A day of a ticked sheet.
+   *
+   * @param sessions that were ticked
+   * @param highestPain of that day, 0–10; empty where nothing was written
+   */
+  public record Ticked(LocalDate day, int sessions, OptionalInt highestPain) {}
+
+  /**
+   * Keeps what was told on paper. A day never comes to more than was ticked: what the player has
+   * told already is not told twice, and the same sheet may be entered again.
+   *
+   * @return how many sessions are new
+   */
+  @Changes
+  public int recordOnPaper(Me me, UUID clientId, ProgramKind program, List<Ticked> days) {
+    Client client = clients.lock(me, clientId);
+    ClientMe them =
+        new ClientMe(
+            clientId, client.practiceId(), client.firstName(), client.zone(), client.language());
+    int kept = 0;
+    for (Ticked t : days) kept += onPaper(them, client, program, t);
+    audit.changed(me, clientId, "ticked sheet", "%d new sessions".formatted(kept));
+    return kept;
+  }
+
+  private int onPaper(ClientMe them, Client client, ProgramKind program, Ticked t) {
+    Instant end = t.day().plusDays(1).atStartOfDay(client.zone()).toInstant();
+    Optional<ProgramVersion> version =
+        versions.all(client.getId()).stream()
+            .filter(v -> v.program() == program && v.sharedAt().isBefore(end))
+            .reduce((a, b) -> b);
+    if (version.isEmpty()) return 0;
+    List<SessionRow> there =
+        sessions.findByClientIdAndProgramAndLocalDateOrderByStartedAt(
+            client.getId(), program, t.day());
+    List<UUID> uploads = new ArrayList<>(there.stream().map(SessionRow::uploadId).toList());
+    for (int n = there.size(); n < t.sessions(); n++) {
+      UUID id = paperId(client.getId(), program, t.day(), "session " + n);
+      keep(them, read(id, ticked(id, version.get(), client, t.day(), n)), Told.PAPER);
+      uploads.add(id);
+    }
+    if (t.highestPain().isPresent() && !uploads.isEmpty()) {
+      UUID own = paperId(client.getId(), program, t.day(), "pain");
+      pain(them, own, uploads, t.highestPain().getAsInt());
+    }
+    return uploads.size() - there.size();
+  }
+
+  private static UUID paperId(UUID client, ProgramKind program, LocalDate day, String what) {
+    String name = "%s %s %s %s".formatted(client, program, day, what);
+    return UUID.nameUUIDFromBytes(name.getBytes(StandardCharsets.UTF_8));
+  }
+
+  private Sent.Read<SessionUpload> read(UUID id, SessionUpload upload) {
+    return new Sent.Read<>(id, canonical(upload), upload);
+  }
+
+  /** All of it, some time on that day, after it was shared and before now. */
+  private SessionUpload ticked(
+      UUID id, ProgramVersion version, Client client, LocalDate day, int n) {
+    Side lead = nextLead(client.getId(), version.program());
+    VersionService.Replay replay =
+        versions.of(client.getId(), version.name()).orElseThrow(NotFound::new);
+    List<Integer> done =
+        Timeline.compile(replay.session(lead, SessionLength.USUAL)).segments().stream()
+            .map(Segment::seconds)
+            .toList();
+    Instant usual = day.atTime(PAPER_HOUR.plusHours(n)).atZone(client.zone()).toInstant();
+    Instant latest = clock.instant().minusSeconds(version.seconds());
+    Instant at = usual.isAfter(latest) ? latest : usual;
+    if (at.isBefore(version.sharedAt())) at = version.sharedAt();
+    return new SessionUpload(
+        id,
+        version.program(),
+        version.number(),
+        lead,
+        SessionLength.USUAL,
+        List.of(),
+        false,
+        at.atZone(client.zone()).toOffsetDateTime(),
+        client.zone().getId(),
+        null,
+        Ended.FINISHED,
+        "",
+        done);
+  }
+
+  /**
+   * Said of the first session of the day of which nothing is said yet; typed in again it is the
+   * same, or a conflict that is kept and shown.
+   */
+  private void pain(ClientMe them, UUID own, List<UUID> uploads, int highest) {
+    Set<UUID> said =
+        checkIns.findByClientIdAndSessionUploadIdInOrderByReceivedAt(them.id(), uploads).stream()
+            .map(CheckInRow::sessionUploadId)
+            .collect(Collectors.toSet());
+    checkIns
+        .findByClientIdAndUploadId(them.id(), own)
+        .map(CheckInRow::sessionUploadId)
+        .or(() -> uploads.stream().filter(id -> !said.contains(id)).findFirst())
+        .ifPresent(id -> record(them, new CheckInUpload(own, id, highest, null, "")));
   }
 
   /** Keeps a check-in; its session may come later. One that cannot be right is kept as it came. */

@@ -21,6 +21,7 @@ import org.biokinet.core.timeline.Performance;
  * @param secondsDone of all segments, the pauses too; {@code secondsPlanned} likewise
  * @param whileClosed whether the gate was closed to it: then it is no session for the gate
  * @param putRight what of it the device had told wrongly, in words; empty where nothing was
+ * @param told how it became known
  * @param parts what was done of each item and side
  * @param checkIn what was said afterwards; it may come later
  */
@@ -37,6 +38,7 @@ public record Session(
     int secondsPlanned,
     boolean whileClosed,
     String putRight,
+    Told told,
     List<Performance.Part> parts,
     Optional<CheckIn> checkIn) {
 

@@ -69,6 +69,7 @@ class ArrivingTest {
         480,
         false,
         "",
+        Told.PLAYER,
         List.of(),
         said);
   }

@@ -19,6 +19,7 @@ import org.biokinet.app.session.SessionService;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.session.CheckIn;
 import org.biokinet.core.session.Session;
+import org.biokinet.core.session.Told;
 import org.biokinet.core.timeline.Timeline;
 import org.jspecify.annotations.Nullable;
 import org.springframework.data.domain.Page;
@@ -108,7 +109,9 @@ class ReviewController {
   private SessionLine line(Session s, VersionService.@Nullable Replay replay, Client client) {
     Optional<CheckIn> said = s.checkIn();
     return new SessionLine(
-        Days.when(s.startedAt(), clock.instant(), client.zone()),
+        s.told() == Told.PAPER
+            ? Days.ago(s.startedAt(), clock.instant(), client.zone()) + " on paper"
+            : Days.when(s.startedAt(), clock.instant(), client.zone()),
         done(s).words(),
         s.lead().letter(),
         Timeline.clock(s.secondsDone()),

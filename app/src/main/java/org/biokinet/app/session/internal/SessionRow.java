@@ -19,6 +19,7 @@ import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.session.CheckIn;
 import org.biokinet.core.session.Ended;
 import org.biokinet.core.session.Session;
+import org.biokinet.core.session.Told;
 import org.biokinet.core.timeline.Performance;
 import org.jspecify.annotations.Nullable;
 
@@ -60,6 +61,9 @@ public class SessionRow extends Row {
   private boolean whileClosed;
   private String putRight;
 
+  @Enumerated(EnumType.STRING)
+  private Told told;
+
   @SuppressWarnings("NullAway.Init")
   protected SessionRow() {}
 
@@ -82,7 +86,8 @@ public class SessionRow extends Row {
       int secondsDone,
       int secondsPlanned,
       boolean whileClosed,
-      String putRight) {
+      String putRight,
+      Told told) {
     this.clientId = clientId;
     this.uploadId = uploadId;
     this.contentHash = contentHash;
@@ -103,6 +108,7 @@ public class SessionRow extends Row {
     this.secondsPlanned = secondsPlanned;
     this.whileClosed = whileClosed;
     this.putRight = putRight;
+    this.told = told;
   }
 
   /** As everybody else sees it. */
@@ -120,6 +126,7 @@ public class SessionRow extends Row {
         secondsPlanned,
         whileClosed,
         putRight,
+        told,
         parts,
         checkIn);
   }
