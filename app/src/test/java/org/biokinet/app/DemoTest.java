@@ -105,6 +105,14 @@ class DemoTest extends WithBrowser {
     desk.waitForURL("**/plan");
     assertThat(desk.locator("#total")).not().hasText("0:00");
     picture(desk, "plan");
+    weeksByKeyboard(desk);
+    picture(desk, "weeks");
+    desk.locator(".stops a").nth(3).click();
+    desk.waitForURL("**/do");
+    desk.getByText("Sheet of version 1").click();
+    desk.waitForURL("**/sheet*");
+    assertThat(desk.locator(".sheet-item")).hasCount(6);
+    picture(desk, "sheet");
     desk.locator(".stops a").last().click();
     desk.waitForURL("**/review");
     assertThat(desk.locator(".sessions tbody tr").first()).isVisible();
@@ -138,5 +146,21 @@ class DemoTest extends WithBrowser {
     phone.clock().runFor(12_000);
     assertThat(phone.locator("#headline")).containsText("Tilt");
     picture(phone, "player");
+  }
+
+  /** From the list into the weeks, a step later, and earlier again: no mouse. */
+  private static void weeksByKeyboard(Page desk) {
+    desk.keyboard().press("w");
+    desk.waitForURL("**/weeks*");
+    desk.locator(".week-cell[data-week='0']").first().focus();
+    desk.keyboard().press("ArrowRight");
+    assertThat(desk.locator("#week")).containsText("one step, to 5br");
+    desk.keyboard().press("l");
+    assertThat(desk.locator("#week")).containsText("held");
+    assertThat(desk.locator(".week-cell[data-week='1']").first()).isFocused();
+    desk.keyboard().press("ArrowRight");
+    assertThat(desk.locator("#week")).containsText("one step, to 5br");
+    desk.keyboard().press("e");
+    assertThat(desk.locator(".week-cell[data-week='1']").first()).containsText("5br");
   }
 }

@@ -74,10 +74,14 @@ public record Sheet(ProgramVersion version, String clock, List<Printed> items, L
         IntStream.rangeClosed(1, DAYS).boxed().toList());
   }
 
-  /** The first review after it was shared, as its course has it. */
-  public static LocalDate review(VersionService.Replay replay, LocalDate shared) {
+  /** The first review that is still to come, as the course has it since the version was shared. */
+  public static LocalDate review(VersionService.Replay replay, LocalDate shared, LocalDate today) {
     int weeks = replay.draft().flatMap(Draft::course).orElse(Course.USUAL).everyWeeks();
-    return shared.plusDays((long) weeks * Forecast.DAYS_A_WEEK);
+    LocalDate review = shared;
+    do {
+      review = review.plusDays((long) weeks * Forecast.DAYS_A_WEEK);
+    } while (review.isBefore(today));
+    return review;
   }
 
   private static Printed printed(

@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.time.Clock;
 import java.time.LocalDate;
 import java.util.Locale;
 import java.util.Map;
@@ -48,6 +49,7 @@ public class SheetService {
   private final AccountService accounts;
   private final SpringTemplateEngine templates;
   private final Site site;
+  private final Clock clock;
 
   SheetService(
       ClientService clients,
@@ -55,13 +57,15 @@ public class SheetService {
       PracticeService practices,
       AccountService accounts,
       SpringTemplateEngine templates,
-      Site site) {
+      Site site,
+      Clock clock) {
     this.clients = clients;
     this.versions = versions;
     this.practices = practices;
     this.accounts = accounts;
     this.templates = templates;
     this.site = site;
+    this.clock = clock;
   }
 
   /**
@@ -77,13 +81,14 @@ public class SheetService {
     ProgramVersion version = replay.version();
     Practice practice = practices.practice(client.practiceId());
     LocalDate shared = LocalDate.ofInstant(version.sharedAt(), client.zone());
+    LocalDate today = LocalDate.ofInstant(clock.instant(), client.zone());
     Map<String, Object> model = new TreeMap<>();
     model.put("sheet", Sheet.of(replay, language));
     model.put("client", client);
     model.put("practice", practice);
     model.put("by", accounts.practitionerName(version.sharedBy()));
     model.put("shared", Days.day(shared, language));
-    model.put("review", Days.day(Sheet.review(replay, shared), language));
+    model.put("review", Days.day(Sheet.review(replay, shared, today), language));
     model.put("often", client.circumstances().timesPerDay().orElse(1));
     // The address of the page, and nothing that opens it: the client's device is known there, or
     // asks for the link that only the client has.

@@ -479,7 +479,7 @@ public class DraftService {
   }
 
   /** As it was written; what was shared before that was kept, from its program. */
-  private static Draft start(VersionService.Replay replay) {
+  static Draft start(VersionService.Replay replay) {
     Draft then = replay.draft().orElseGet(() -> read(replay));
     return new Draft(then.title(), then.lead(), Optional.empty(), then.items(), then.course());
   }
