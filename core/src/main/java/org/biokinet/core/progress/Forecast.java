@@ -410,12 +410,13 @@ public record Forecast(List<Week> weeks) {
         return side == Side.LEFT ? Dose.of(next, beside) : Dose.of(beside, next);
       }
 
-      /** All that it is done for, so that no tissue side is asked for more twice. */
+      /**
+       * What it is done for, its first target (our choice): what it reaches by the way is held by
+       * the rise limit, which counts it at half.
+       */
       private List<TissueSide> touched(Exercise e) {
         List<Side> sides = e.sided() ? List.of(side) : List.of(Side.values());
-        return e.targets().stream()
-            .flatMap(t -> sides.stream().map(s -> new TissueSide(t, s)))
-            .toList();
+        return sides.stream().map(s -> new TissueSide(e.targets().get(0), s)).toList();
       }
     }
 
