@@ -251,4 +251,24 @@ class DraftTest extends AppTest {
         .map(DraftItem::key)
         .toList();
   }
+
+  /** Who else is in it and since when is said when it is opened; an hour later nobody is. */
+  @Test
+  void whoIsInADraftIsSaid() throws Exception {
+    Practice practice = practice();
+    Me first = practitioner(practice);
+    Me second = practitioner(practice);
+    Client client = client(first);
+    String plan = "/clients/" + client.getId() + "/plan";
+    drafts.edit(first, client.getId(), ProgramKind.MAIN, 0, add("a"));
+    mvc.perform(as(second, get(plan)))
+        .andExpect(content().string(Matchers.containsString("is in this draft since")));
+    mvc.perform(as(first, get(plan)))
+        .andExpect(
+            content().string(Matchers.not(Matchers.containsString("is in this draft since"))));
+    clock.moveTo(clock.instant().plusSeconds(3600));
+    mvc.perform(as(second, get(plan)))
+        .andExpect(
+            content().string(Matchers.not(Matchers.containsString("is in this draft since"))));
+  }
 }

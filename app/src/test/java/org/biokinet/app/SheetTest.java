@@ -4,7 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.hamcrest.Matchers.containsString;
 import static org.hamcrest.Matchers.not;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.flash;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import com.google.zxing.BinaryBitmap;
@@ -297,5 +299,14 @@ class SheetTest extends AppTest {
         .andExpect(content().string(not(containsString("<b>L · "))));
     mvc.perform(as(me, get(path + ".pdf")).param("large", "true"))
         .andExpect(content().contentType("application/pdf"));
+  }
+
+  /** The link itself is shown as a code once, on the practitioner's own screen. */
+  @Test
+  void aLinkIsShownAsACodeOnTheScreen() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    mvc.perform(as(me, post("/clients/%s/link".formatted(client.getId()))))
+        .andExpect(flash().attribute("linkCode", containsString("class=\"qr\"")));
   }
 }

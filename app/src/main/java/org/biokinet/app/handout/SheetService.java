@@ -15,6 +15,7 @@ import org.biokinet.app.client.ClientService;
 import org.biokinet.app.people.AccountService;
 import org.biokinet.app.platform.Days;
 import org.biokinet.app.platform.NotFound;
+import org.biokinet.app.platform.Qr;
 import org.biokinet.app.platform.Site;
 import org.biokinet.app.practice.Me;
 import org.biokinet.app.practice.Practice;

@@ -3,11 +3,14 @@ package org.biokinet.app.program;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Stream;
@@ -76,6 +79,9 @@ public class DraftService {
 
   private static final byte OPEN = 1;
 
+  /** Whoever changed a draft within this time is in it (our choice). */
+  private static final Duration IN_IT = Duration.ofMinutes(30);
+
   /**
    * A draft as it stands.
    *
@@ -84,6 +90,7 @@ public class DraftService {
    * @param today of the client
    * @param next what it would be shared as
    * @param started whether anything was changed since then
+   * @param lately who changed it lately, the last of them at the end
    */
   public record State(
       Client client,
@@ -95,7 +102,17 @@ public class DraftService {
       int seq,
       boolean canUndo,
       boolean canRedo,
-      boolean started) {
+      boolean started,
+      List<Turn> lately) {
+
+    public State {
+      lately = List.copyOf(lately);
+    }
+
+    /** Somebody else who is in this draft. */
+    public Optional<Turn> other(Me me) {
+      return lately.stream().filter(t -> !t.by().equals(me.id())).reduce((a, b) -> b);
+    }
 
     /** The version of it that was shared last. */
     public Optional<VersionService.Replay> shared() {
@@ -104,9 +121,17 @@ public class DraftService {
 
     public State with(Draft other) {
       return new State(
-          client, program, inForce, today, next, other, seq, canUndo, canRedo, started);
+          client, program, inForce, today, next, other, seq, canUndo, canRedo, started, lately);
     }
   }
+
+  /**
+   * Somebody who is in a draft.
+   *
+   * @param since the first change of the last half hour
+   * @param last the newest one
+   */
+  public record Turn(UUID by, Instant since, Instant last) {}
 
   /** What came of a change. */
   public sealed interface Outcome {
@@ -422,7 +447,21 @@ public class DraftService {
         open.log().size(),
         replayed.canUndo(),
         replayed.canRedo(),
-        true);
+        true,
+        lately(open.log()));
+  }
+
+  /** The changes of the last half hour, person by person. */
+  private List<Turn> lately(List<DraftEntryRow> log) {
+    Instant from = clock.instant().minus(IN_IT);
+    Map<UUID, Turn> turns = new LinkedHashMap<>();
+    for (DraftEntryRow line : log) {
+      if (line.madeAt().isBefore(from)) continue;
+      Turn before = turns.remove(line.madeBy());
+      Instant since = before == null ? line.madeAt() : before.since();
+      turns.put(line.madeBy(), new Turn(line.madeBy(), since, line.madeAt()));
+    }
+    return List.copyOf(turns.values());
   }
 
   private LocalDate today(Client client) {
@@ -442,7 +481,8 @@ public class DraftService {
         0,
         false,
         false,
-        false);
+        false,
+        List.of());
   }
 
   /** Numbers go on from episode to episode. */

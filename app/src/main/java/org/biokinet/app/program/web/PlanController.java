@@ -3,6 +3,7 @@ package org.biokinet.app.program.web;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
@@ -21,6 +22,8 @@ import org.biokinet.app.client.Station;
 import org.biokinet.app.library.Library;
 import org.biokinet.app.library.LibraryService;
 import org.biokinet.app.measurement.MeasurementService;
+import org.biokinet.app.people.AccountService;
+import org.biokinet.app.platform.Days;
 import org.biokinet.app.practice.Me;
 import org.biokinet.app.program.AdviceService;
 import org.biokinet.app.program.DocumentService;
@@ -91,6 +94,7 @@ class PlanController {
   private final LibraryService library;
   private final ScreeningService screenings;
   private final MeasurementService measurements;
+  private final AccountService accounts;
   private final Audit audit;
 
   PlanController(
@@ -104,6 +108,7 @@ class PlanController {
       LibraryService library,
       ScreeningService screenings,
       MeasurementService measurements,
+      AccountService accounts,
       Audit audit) {
     this.drafts = drafts;
     this.suggestions = suggestions;
@@ -115,6 +120,7 @@ class PlanController {
     this.library = library;
     this.screenings = screenings;
     this.measurements = measurements;
+    this.accounts = accounts;
     this.audit = audit;
   }
 
@@ -124,7 +130,17 @@ class PlanController {
       @PathVariable UUID id,
       @RequestParam(defaultValue = "MAIN") ProgramKind program,
       Model model) {
-    plan(drafts.state(header.show(me, id, Station.PLAN, model), program), model);
+    DraftService.State state = drafts.state(header.show(me, id, Station.PLAN, model), program);
+    state
+        .other(me)
+        .ifPresent(
+            t -> {
+              ZoneId zone = ZoneId.of(me.zone());
+              model.addAttribute("otherIn", accounts.practitionerName(t.by()));
+              model.addAttribute("otherSince", Days.time(t.since(), zone));
+              model.addAttribute("otherLast", Days.time(t.last(), zone));
+            });
+    plan(state, model);
     return "program/plan";
   }
 

@@ -17,6 +17,7 @@ import org.biokinet.app.client.Station;
 import org.biokinet.app.people.AccountService;
 import org.biokinet.app.platform.Days;
 import org.biokinet.app.platform.NotFound;
+import org.biokinet.app.platform.Qr;
 import org.biokinet.app.platform.Site;
 import org.biokinet.app.practice.Me;
 import org.biokinet.app.program.ProgramVersion;
@@ -165,7 +166,9 @@ class StationController {
   @PostMapping("/clients/{id}/link")
   String makeLink(@AuthenticationPrincipal Me me, @PathVariable UUID id, RedirectAttributes once) {
     LinkService.Made made = links.make(me, id);
-    once.addFlashAttribute("link", site.address("/c/" + made.token()));
+    String address = site.address("/c/" + made.token());
+    once.addFlashAttribute("link", address);
+    once.addFlashAttribute("linkCode", Qr.svg(address, "The link as a code"));
     once.addFlashAttribute("pin", made.pin());
     return "redirect:/clients/" + id + "/do";
   }

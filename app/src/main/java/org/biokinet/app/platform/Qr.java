@@ -1,4 +1,4 @@
-package org.biokinet.app.handout;
+package org.biokinet.app.platform;
 
 import com.google.zxing.BarcodeFormat;
 import com.google.zxing.EncodeHintType;
