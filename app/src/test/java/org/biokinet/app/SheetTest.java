@@ -22,6 +22,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import javax.imageio.ImageIO;
 import org.apache.pdfbox.Loader;
@@ -45,10 +46,12 @@ import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.Pacing;
 import org.biokinet.core.exercise.Catalogue;
 import org.biokinet.core.exercise.Exercise;
+import org.biokinet.core.program.DraftEdit;
 import org.biokinet.core.program.Item;
 import org.biokinet.core.program.Program;
 import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.program.SessionLength;
+import org.biokinet.core.screening.Condition;
 import org.biokinet.core.timeline.Cue;
 import org.biokinet.core.timeline.Cues;
 import org.biokinet.core.timeline.Segment;
@@ -96,7 +99,9 @@ class SheetTest extends AppTest {
   }
 
   private PDDocument read(Me me, Client client, Paper paper, boolean large) throws Exception {
-    return Loader.loadPDF(sheets.pdf(me, client.getId(), ProgramKind.MAIN, paper, large));
+    SheetService.Answer answer = sheets.sheet(me, client.getId(), ProgramKind.MAIN);
+    return Loader.loadPDF(
+        sheets.pdf((SheetService.Answer.Ready) answer, Locale.ENGLISH, paper, large));
   }
 
   @Test
@@ -231,6 +236,7 @@ class SheetTest extends AppTest {
       Sheet sheet =
           Sheet.of(
               new VersionService.Replay(version(), program, catalogue, Optional.empty()),
+              Set.of(),
               Locale.ENGLISH);
       Sheet.Printed item = sheet.items().get(0);
       for (Sheet.OnSide side : item.sides()) {
@@ -308,5 +314,46 @@ class SheetTest extends AppTest {
     Client client = client(me);
     mvc.perform(as(me, post("/clients/%s/link".formatted(client.getId()))))
         .andExpect(flash().attribute("linkCode", containsString("class=\"qr\"")));
+  }
+
+  /** Paper opens nothing that the player does not: what waits is not printed, nor past a gate. */
+  @Test
+  void whatMayNotBeDoneNowIsNotPrinted() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "chin-tuck", "3x10s", "full-neck-circle", "3");
+    screen(me, client, Set.of(), Set.of(), Set.of(Condition.CERVICAL_STENOSIS.code()));
+    String path = "/clients/%s/sheet".formatted(client.getId());
+    mvc.perform(as(me, get(path)))
+        .andExpect(content().string(containsString("1 item waits")))
+        .andExpect(content().string(containsString("1. Chin tuck")))
+        .andExpect(content().string(not(containsString("neck circle"))));
+    try (PDDocument pdf = read(me, client, Paper.A4, false)) {
+      assertThat(new PDFTextStripper().getText(pdf)).contains("Chin tuck").doesNotContain("circle");
+    }
+    screen(me, client, Set.of("electric"), Set.of(), Set.of());
+    mvc.perform(as(me, get(path)))
+        .andExpect(content().string(containsString("The gate is closed")))
+        .andExpect(content().string(not(containsString("1. Chin tuck"))));
+    mvc.perform(as(me, get(path + ".pdf"))).andExpect(status().isConflict());
+  }
+
+  /** Whatever was typed in a title, it is printed or left out, and never an error. */
+  @Test
+  void oddCharactersDoNotSpoilIt() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    drafts.edit(
+        me,
+        client.getId(),
+        ProgramKind.MAIN,
+        0,
+        new DraftEdit.SetTitle("Łódź <&> \u0001 \uD83D\uDE42 night"));
+    drafts.edit(
+        me, client.getId(), ProgramKind.MAIN, 1, new DraftEdit.Add("a", "chin-tuck", "3x10s"));
+    drafts.share(me, client.getId(), ProgramKind.MAIN, 2, "It is only a test.");
+    try (PDDocument pdf = read(me, client, Paper.A4, false)) {
+      assertThat(new PDFTextStripper().getText(pdf)).contains("Łódź <&>", "night");
+    }
   }
 }

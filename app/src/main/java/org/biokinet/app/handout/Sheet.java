@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -62,14 +63,19 @@ public record Sheet(ProgramVersion version, String clock, List<Printed> items, L
   /** A still figure. */
   public record Picture(Optional<Side> side, String svg) {}
 
-  public static Sheet of(VersionService.Replay replay, Locale language) {
+  /**
+   * @param waiting places of the items that may not be done now: they are not printed
+   */
+  public static Sheet of(VersionService.Replay replay, Set<Integer> waiting, Locale language) {
     List<Printed> items = new ArrayList<>();
-    for (Item item : replay.program().items()) {
-      items.add(printed(items.size() + 1, item, replay, language));
+    List<Item> all = replay.program().items();
+    for (int place = 0; place < all.size(); place++) {
+      if (waiting.contains(place)) continue;
+      items.add(printed(items.size() + 1, all.get(place), replay, language));
     }
     return new Sheet(
         replay.version(),
-        Timeline.clock(Timeline.compile(replay.program()).seconds()),
+        Timeline.clock(Timeline.compile(replay.program().without(waiting)).seconds()),
         items,
         IntStream.rangeClosed(1, DAYS).boxed().toList());
   }

@@ -8,10 +8,13 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.UUID;
+import java.util.regex.Pattern;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientService;
+import org.biokinet.app.library.LibraryService;
 import org.biokinet.app.people.AccountService;
 import org.biokinet.app.platform.Days;
 import org.biokinet.app.platform.NotFound;
@@ -22,7 +25,10 @@ import org.biokinet.app.practice.Practice;
 import org.biokinet.app.practice.PracticeService;
 import org.biokinet.app.program.ProgramVersion;
 import org.biokinet.app.program.VersionService;
+import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.core.program.ProgramKind;
+import org.biokinet.core.screening.Gate;
+import org.biokinet.core.screening.Permit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.thymeleaf.context.Context;
@@ -44,10 +50,16 @@ public class SheetService {
     }
   }
 
+  /** What somebody may have typed and no XML can hold. */
+  private static final Pattern NOT_XML =
+      Pattern.compile("[^\\x09\\x0A\\x0D\\x20-\\uD7FF\\uE000-\\uFFFD\\x{10000}-\\x{10FFFF}]");
+
   private final ClientService clients;
   private final VersionService versions;
   private final PracticeService practices;
   private final AccountService accounts;
+  private final ScreeningService screenings;
+  private final LibraryService library;
   private final SpringTemplateEngine templates;
   private final Site site;
   private final Clock clock;
@@ -57,6 +69,8 @@ public class SheetService {
       VersionService versions,
       PracticeService practices,
       AccountService accounts,
+      ScreeningService screenings,
+      LibraryService library,
       SpringTemplateEngine templates,
       Site site,
       Clock clock) {
@@ -64,27 +78,62 @@ public class SheetService {
     this.versions = versions;
     this.practices = practices;
     this.accounts = accounts;
+    this.screenings = screenings;
+    this.library = library;
     this.templates = templates;
     this.site = site;
     this.clock = clock;
   }
 
+  /** What comes of asking for a sheet. */
+  public sealed interface Answer {
+
+    /** All that the template shows. */
+    record Ready(Map<String, Object> model) implements Answer {}
+
+    /** Nothing of it may be done now, so nothing is printed. */
+    record Not(String why) implements Answer {}
+  }
+
   /**
-   * All that the template shows.
+   * The sheet of what may be done now: the same answer as at every start, so that paper opens
+   * nothing that the player does not.
    *
    * @throws NotFound where nothing of that program is in force
    */
   @Transactional(readOnly = true)
-  public Map<String, Object> model(Me me, UUID clientId, ProgramKind program) {
+  public Answer sheet(Me me, UUID clientId, ProgramKind program) {
     Client client = clients.get(me, clientId);
+    VersionService.InForce inForce = versions.inForce(client);
+    VersionService.Replay shared = inForce.of(program).orElseThrow(NotFound::new);
+    Permit permit =
+        Permit.of(
+            shared.program(),
+            inForce.before(program),
+            client.means(),
+            screenings.gate(client),
+            library.of(client.practice()).catalogue());
+    if (permit.closed().isPresent()) {
+      Gate.Why why = permit.closed().get();
+      return new Answer.Not("The gate is closed: %s. %s".formatted(why.label(), why.opens()));
+    }
+    if (permit.nothing()) {
+      return new Answer.Not("The screening does not allow any item of it now: change it in Plan.");
+    }
+    VersionService.Replay replay = permit.reEntry() ? shared.beginningAgain() : shared;
+    return new Answer.Ready(model(client, replay, permit.waiting()));
+  }
+
+  private Map<String, Object> model(
+      Client client, VersionService.Replay replay, Set<Integer> waiting) {
     Locale language = client.language();
-    VersionService.Replay replay = versions.latest(client, program).orElseThrow(NotFound::new);
     ProgramVersion version = replay.version();
     Practice practice = practices.practice(client.practiceId());
     LocalDate shared = LocalDate.ofInstant(version.sharedAt(), client.zone());
     LocalDate today = LocalDate.ofInstant(clock.instant(), client.zone());
     Map<String, Object> model = new TreeMap<>();
-    model.put("sheet", Sheet.of(replay, language));
+    model.put("sheet", Sheet.of(replay, waiting, language));
+    model.put("waiting", waiting.size());
     model.put("client", client);
     model.put("practice", practice);
     model.put("by", accounts.practitionerName(version.sharedBy()));
@@ -103,13 +152,12 @@ public class SheetService {
    * @param large for who reads large print
    */
   @Transactional(readOnly = true)
-  public byte[] pdf(Me me, UUID clientId, ProgramKind program, Paper paper, boolean large) {
-    Client client = clients.get(me, clientId);
-    Context context = new Context(client.language(), model(me, clientId, program));
+  public byte[] pdf(Answer.Ready sheet, Locale language, Paper paper, boolean large) {
+    Context context = new Context(language, sheet.model());
     context.setVariable("large", large);
     context.setVariable(
         "style", "@page { size: %s; margin: 12mm 14mm; }\n%s".formatted(paper.code, css()));
-    return Pdf.of(templates.process("handout/pdf", context));
+    return Pdf.of(NOT_XML.matcher(templates.process("handout/pdf", context)).replaceAll(""));
   }
 
   private static String css() {

@@ -6,6 +6,7 @@
       "audit",
       "people",
       "client",
+      "screening",
       "library",
       "program"
     })

@@ -410,22 +410,32 @@ public class SessionService {
     Side lead = nextLead(client.getId(), version.program());
     VersionService.Replay replay =
         versions.of(client.getId(), version.name()).orElseThrow(NotFound::new);
-    List<Integer> done =
-        Timeline.compile(replay.session(lead, SessionLength.USUAL)).segments().stream()
-            .map(Segment::seconds)
-            .toList();
     Instant usual = day.atTime(PAPER_HOUR.plusHours(n)).atZone(client.zone()).toInstant();
     Instant latest = clock.instant().minusSeconds(version.seconds());
     Instant at = usual.isAfter(latest) ? latest : usual;
     if (at.isBefore(version.sharedAt())) at = version.sharedAt();
+    // What waited then, or began again, was so on the sheet too.
+    Permit permit =
+        Permit.of(
+            replay.program(),
+            versions.before(client.getId(), version.program(), at),
+            client.means(),
+            screenings.gate(client, at),
+            library.of(client.practice()).catalogue());
+    Set<Integer> waiting = permit.nothing() ? Set.of() : permit.waiting();
+    VersionService.Replay then = permit.reEntry() ? replay.beginningAgain() : replay;
+    List<Integer> done =
+        Timeline.compile(then.session(lead, SessionLength.USUAL, waiting)).segments().stream()
+            .map(Segment::seconds)
+            .toList();
     return new SessionUpload(
         id,
         version.program(),
         version.number(),
         lead,
         SessionLength.USUAL,
-        List.of(),
-        false,
+        waiting.stream().sorted().toList(),
+        permit.reEntry(),
         at.atZone(client.zone()).toOffsetDateTime(),
         client.zone().getId(),
         null,

@@ -461,7 +461,7 @@ public record Forecast(List<Week> weeks) {
       try {
         Timeline.compile(given.program().of(items));
         return Optional.empty();
-      } catch (Timeline.TooLong e) {
+      } catch (IllegalArgumentException e) { // too long, or too many items
         return Optional.ofNullable(e.getMessage());
       }
     }
