@@ -143,9 +143,13 @@ class SettingsTest extends AppTest {
             content()
                 .string(
                     Matchers.containsString(
-                        "item 2 (mobility in straight planes) usually comes before strength")));
-    mvc.perform(as(me, post(plan + "/arrange")).param("seq", "3"))
-        .andExpect(content().string(Matchers.not(Matchers.containsString("Order:"))));
+                        "Item 2 (mobility in straight planes) usually comes before strength")));
+    mvc.perform(
+            as(me, post(plan + "/fix"))
+                .param("seq", "3")
+                .param("kind", "ORDER")
+                .param("fix", "put in the usual order"))
+        .andExpect(content().string(Matchers.not(Matchers.containsString("usually comes before"))));
     assertThat(drafts.state(me, client.getId(), ProgramKind.MAIN).draft().items().get(0).exercise())
         .isEqualTo("neck-rotation");
   }
@@ -200,7 +204,8 @@ class SettingsTest extends AppTest {
     Client client = client(me);
     share(me, client, "upper-trap-stretch", "2x15s");
     String plan = "/clients/" + client.getId() + "/plan";
-    mvc.perform(as(me, get(plan + "/live")).param("key", "v1-1").param("dose", "L 2x15s R 4x30s"))
+    String key = drafts.state(me, client.getId(), ProgramKind.MAIN).draft().items().get(0).key();
+    mvc.perform(as(me, get(plan + "/live")).param("key", key).param("dose", "L 2x15s R 4x30s"))
         .andExpect(content().string(Matchers.containsString("left 30 s under, right 120 s over")))
         .andExpect(
             content()

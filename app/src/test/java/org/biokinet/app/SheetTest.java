@@ -150,6 +150,7 @@ class SheetTest extends AppTest {
       assertThat(pdf.getDocumentInformation().getTitle()).contains("Ada Example");
       String xmp = new String(catalog.getMetadata().toByteArray(), StandardCharsets.UTF_8);
       assertThat(xmp).contains("pdfuaid");
+      assertThat(pdf.getDocumentInformation().getSubject()).isNotBlank();
       int fonts = 0;
       for (PDPage page : pdf.getPages()) {
         assertThat(page.getCOSObject().containsKey(COSName.STRUCT_PARENTS)).isTrue();

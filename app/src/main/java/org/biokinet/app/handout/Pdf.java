@@ -3,11 +3,13 @@ package org.biokinet.app.handout;
 import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.FontStyle;
 import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
 import com.openhtmltopdf.svgsupport.BatikSVGDrawer;
+import com.openhtmltopdf.util.XRLog;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.util.List;
+import java.util.logging.Level;
 
 /** Pages as a PDF that is tagged for reading aloud (PDF/UA), with its fonts inside. */
 final class Pdf {
@@ -16,6 +18,11 @@ final class Pdf {
   private static final List<String> SUBSETS = List.of("latin", "latin-ext");
 
   private static final List<Integer> WEIGHTS = List.of(400, 700);
+
+  static {
+    // It tells of every font and every stage; what is wrong with a page is worth hearing.
+    XRLog.listRegisteredLoggers().forEach(name -> XRLog.setLevel(name, Level.WARNING));
+  }
 
   private Pdf() {}
 

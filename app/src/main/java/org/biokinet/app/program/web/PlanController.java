@@ -345,35 +345,6 @@ class PlanController {
     return text.length() > most ? text.substring(0, most) : text;
   }
 
-  /** Puts the items that are understood in their usual order; the others stay behind them. */
-  @PostMapping("/arrange")
-  String arrange(
-      @AuthenticationPrincipal Me me,
-      @PathVariable UUID id,
-      @RequestParam(defaultValue = "MAIN") ProgramKind program,
-      @RequestParam int seq,
-      Model model,
-      HttpServletResponse response) {
-    DraftTimeline timed = timed(me, id, program);
-    List<DraftTimeline.TimedItem> understood =
-        timed.lines().stream().filter(l -> l.itemNow().isPresent()).toList();
-    List<String> keys =
-        timed
-            .timeline()
-            .map(t -> SessionOrder.usual(t.program().items()))
-            .orElse(List.of())
-            .stream()
-            .map(i -> understood.get(i).draft().key())
-            .toList();
-    return show(
-        me,
-        id,
-        drafts.edit(me, id, program, seq, new DraftEdit.Arrange(keys)),
-        "the usual order",
-        model,
-        response);
-  }
-
   private DraftTimeline timed(Me me, UUID id, ProgramKind program) {
     DraftService.State state = drafts.state(me, id, program);
     return DraftTimeline.of(

@@ -168,7 +168,7 @@ class StationController {
     LinkService.Made made = links.make(me, id);
     String address = site.address("/c/" + made.token());
     once.addFlashAttribute("link", address);
-    once.addFlashAttribute("linkCode", Qr.svg(address, "The link as a code"));
+    once.addFlashAttribute("linkCode", Qr.svg(address, "For the camera of a phone"));
     once.addFlashAttribute("pin", made.pin());
     return "redirect:/clients/" + id + "/do";
   }
