@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
@@ -136,6 +137,7 @@ public class CourseService {
             .filter(v -> v.program() == state.program())
             .filter(v -> !v.sharedAt().isBefore(client.episodeSince()))
             .toList();
+    Map<ProgramVersion.Name, Withdrawn> withdrawn = versions.withdrawn(client.getId());
     List<Optional<ProgramVersion.Name>> names = new ArrayList<>();
     List<LocalDate> days = new ArrayList<>();
     for (int w = most; w > 0; w--) {
@@ -146,7 +148,7 @@ public class CourseService {
               .filter(v -> v.sharedAt().isBefore(end))
               .reduce((a, b) -> b)
               .map(ProgramVersion::name)
-              .filter(n -> !versions.withdrawnBy(client.getId(), n, end));
+              .filter(n -> withdrawn.get(n) == null || withdrawn.get(n).at().isAfter(end));
       if (then.isEmpty() && days.isEmpty()) continue;
       days.add(from);
       names.add(then);

@@ -371,8 +371,8 @@ public final class Warnings {
   }
 
   private void rise() {
-    if (given.inForce().isEmpty()) return;
-    Ledger before = given.inForce().get().plus(given.beside());
+    if (nothingBefore()) return;
+    Ledger before = before();
     for (Ledger.Rise r : ledger.risesFrom(before)) {
       Place p = new Place(r.tissue(), r.side());
       add(
@@ -515,10 +515,16 @@ public final class Warnings {
   }
 
   private boolean rises(Tried t) {
-    return given
-        .inForce()
-        .filter(l -> !t.ledger().risesFrom(l.plus(given.beside())).isEmpty())
-        .isPresent();
+    return !nothingBefore() && !t.ledger().risesFrom(before()).isEmpty();
+  }
+
+  /** A first program has no week before it; beside another one it has that one's. */
+  private boolean nothingBefore() {
+    return given.inForce().isEmpty() && given.beside().entries().isEmpty();
+  }
+
+  private Ledger before() {
+    return given.inForce().orElse(Ledger.NOTHING).plus(given.beside());
   }
 
   // ---- the list ----------------------------------------------------------------------------

@@ -45,6 +45,7 @@ class WarningsTest {
   private OptionalInt minutes = OptionalInt.empty();
   private Optional<Ledger> inForce = Optional.empty();
   private ProgramKind kind = ProgramKind.MAIN;
+  private Ledger beside = Ledger.NOTHING;
 
   private static Draft draft(String... exerciseAndDose) {
     Draft draft = Draft.empty("A draft");
@@ -92,7 +93,7 @@ class WarningsTest {
             timing,
             Optional.of(allowed),
             List.of(),
-            Ledger.NOTHING,
+            beside,
             inForce,
             minutes,
             Band.ACSM,
@@ -171,6 +172,25 @@ class WarningsTest {
     assertThat(w.words()).contains("210 → 560 s a week; at most 420 is advised");
     assertThat(fixed(draft, w).items().get(0).dose()).isEqualTo("R 3x20s");
     assertThat(ledger(fixed(draft, w)).risesFrom(inForce.orElseThrow())).isEmpty();
+  }
+
+  /**
+   * A first desk program beside a main one: 630 + 210 after 210 s a week is a rise all the same.
+   */
+  @Test
+  void aFirstProgramBesideAnotherRisesToo() {
+    kind = ProgramKind.DESK;
+    beside = ledger(draft("upper-trap-stretch", "R 2x15s"));
+    assertThat(warnings(draft("upper-trap-stretch", "R 3x30s")))
+        .filteredOn(w -> w.kind() == Kind.RISE)
+        .extracting(Warning::words)
+        .containsExactly(
+            "right upper trapezius: 210 → 840 s a week; at most 420 is advised",
+            "right scalenes: 105 → 420 s a week; at most 315 is advised");
+    beside = Ledger.NOTHING;
+    assertThat(warnings(draft("upper-trap-stretch", "R 3x30s")))
+        .as("a first program has no week before it")
+        .noneMatch(x -> x.kind() == Kind.RISE);
   }
 
   @Test

@@ -10,7 +10,6 @@ import org.biokinet.core.ledger.Band;
 import org.biokinet.core.ledger.Band.Verdict;
 import org.biokinet.core.ledger.Ledger;
 import org.biokinet.core.ledger.Ledger.Entry;
-import org.springframework.util.StringUtils;
 
 /**
  * The ledger as it is drawn: seconds a day about the axis, one side at most {@value #HALF} units.
@@ -19,7 +18,6 @@ import org.springframework.util.StringUtils;
  * @param bandTo where it ends
  * @param range the band in words
  * @param unbanded what is stretched too and has no band
- * @param rises what rises faster than a week should bring
  * @param both whether some of it is the other program's
  */
 public record LedgerView(
@@ -29,7 +27,6 @@ public record LedgerView(
     double bandTo,
     String range,
     List<String> unbanded,
-    List<String> rises,
     boolean both) {
 
   static final int HALF = 100;
@@ -59,10 +56,9 @@ public record LedgerView(
 
   /**
    * @param own of what is being written
-   * @param before of the same program as it is in force
    * @param beside of the other program, which goes on as it is
    */
-  static LedgerView of(Ledger own, Optional<Ledger> before, Optional<Ledger> beside, Band band) {
+  static LedgerView of(Ledger own, Optional<Ledger> beside, Band band) {
     Ledger ledger = own.plus(beside.orElse(Ledger.NOTHING));
     double most = SCALE;
     for (Entry e : ledger.entries()) most = Math.max(most, Math.max(day(e.left()), day(e.right())));
@@ -86,14 +82,6 @@ public record LedgerView(
               word(band.of(e.right())),
               verdicts(e)));
     }
-    List<String> rises =
-        before.isEmpty() && beside.isEmpty()
-            ? List.of()
-            : ledger
-                .risesFrom(before.orElse(Ledger.NOTHING).plus(beside.orElse(Ledger.NOTHING)))
-                .stream()
-                .map(r -> StringUtils.capitalize(r.words()))
-                .toList();
     return new LedgerView(
         band,
         rows,
@@ -101,7 +89,6 @@ public record LedgerView(
         HALF * Band.mostOn(DAYS) / most,
         "%d to %d s a day".formatted(band.leastOn(DAYS), Band.mostOn(DAYS)),
         unbanded,
-        rises,
         beside.filter(l -> !l.entries().isEmpty()).isPresent());
   }
 

@@ -139,7 +139,6 @@ public record PlanView(
         state.next(),
         LedgerView.of(
             timed.timeline().map(Ledger::of).orElse(Ledger.NOTHING),
-            ledger(state, program),
             ledger(state, program.other()),
             band),
         BigDecimal.valueOf(breathSeconds).stripTrailingZeros().toPlainString(),

@@ -248,7 +248,6 @@ class WeeksController {
         "ledger",
         LedgerView.of(
             week.stretch(),
-            before,
             Optional.of(beside),
             settings.of(ahead.state().client().practice()).band()));
     model.addAttribute("warnings", advice.of(ahead.state(), week, before));
