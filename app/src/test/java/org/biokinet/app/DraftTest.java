@@ -271,4 +271,132 @@ class DraftTest extends AppTest {
         .andExpect(
             content().string(Matchers.not(Matchers.containsString("is in this draft since"))));
   }
+
+  /**
+   * Only one is in a draft: the other is told, may take it over, and what they wanted to change is
+   * neither merged nor lost.
+   */
+  @Test
+  void whoeverComesSecondTakesOverOrGoesOnApart() throws Exception {
+    Practice practice = practice();
+    Me first = practitioner(practice);
+    Me second = practitioner(practice);
+    Client client = client(first);
+    drafts.edit(first, client.getId(), ProgramKind.MAIN, 0, add("a"));
+    drafts.edit(second, client.getId(), ProgramKind.MAIN, 1, new DraftEdit.SetDose("a", "3x15s"));
+    drafts.edit(second, client.getId(), ProgramKind.MAIN, 1, add("b"));
+    assertThat(state(second, client).company().kept()).isEqualTo(2);
+    assertThat(dose(first, client)).isEqualTo("3x10s");
+
+    // Reloaded, it is still said what was not taken.
+    String plan = "/clients/" + client.getId() + "/plan";
+    mvc.perform(as(second, get(plan)))
+        .andExpect(content().string(Matchers.containsString("2 changes of yours")));
+    choose(second, client, "APART");
+    assertThat(state(second, client).company().apart()).isTrue();
+    assertThat(state(second, client).company().kept()).isZero();
+    assertThat(dose(second, client)).isEqualTo("3x15s");
+    assertThat(keys(second, client)).containsExactly("a", "b");
+    assertThat(keys(first, client)).containsExactly("a");
+    mvc.perform(as(first, get(plan)))
+        .andExpect(content().string(Matchers.containsString("Kept beside it: a draft of")));
+
+    // Each goes on with their own, and either can be looked at; undo reaches back over both.
+    drafts.edit(first, client.getId(), ProgramKind.MAIN, 3, new DraftEdit.SetDose("a", "2x10s"));
+    drafts.undo(second, client.getId(), ProgramKind.MAIN, 3);
+    assertThat(keys(second, client)).containsExactly("a");
+    choose(second, client, "ASIDE");
+    assertThat(dose(second, client)).isEqualTo("2x10s");
+    assertThat(state(second, client).company().waiting()).isPresent();
+    choose(second, client, "APART");
+    assertThat(dose(second, client)).isEqualTo("3x15s");
+
+    // Put in the place of the shared one: not over what was not seen of it, and it can be undone.
+    mvc.perform(
+            as(second, post(plan + "/company")).param("choice", "IN_PLACE").param("shared", "1"))
+        .andExpect(status().is3xxRedirection());
+    assertThat(dose(first, client)).isEqualTo("2x10s");
+    int seen = state(second, client).company().shared();
+    mvc.perform(
+            as(second, post(plan + "/company"))
+                .param("choice", "IN_PLACE")
+                .param("shared", Integer.toString(seen)))
+        .andExpect(status().is3xxRedirection());
+    assertThat(dose(first, client)).isEqualTo("3x15s");
+    assertThat(state(second, client).company().apart()).isFalse();
+    drafts.undo(second, client.getId(), ProgramKind.MAIN, state(second, client).seq());
+    assertThat(dose(first, client)).isEqualTo("2x10s");
+  }
+
+  @Test
+  void whoTakesOverIsInItAndTheOtherIsTold() throws Exception {
+    Practice practice = practice();
+    Me first = practitioner(practice);
+    Me second = practitioner(practice);
+    Client client = client(first);
+    drafts.edit(first, client.getId(), ProgramKind.MAIN, 0, add("a"));
+    choose(second, client, "TAKE_OVER");
+    assertThat(state(second, client).company().holder()).isEmpty();
+    assertThat(
+            drafts.edit(
+                second,
+                client.getId(),
+                ProgramKind.MAIN,
+                state(second, client).seq(),
+                new DraftEdit.SetDose("a", "3x15s")))
+        .isInstanceOf(Outcome.Done.class);
+    assertThat(drafts.undo(first, client.getId(), ProgramKind.MAIN, 1))
+        .isInstanceOf(Outcome.Overtaken.class);
+    assertThat(drafts.share(first, client.getId(), ProgramKind.MAIN, 1, "It is only a test."))
+        .isInstanceOf(Outcome.Overtaken.class);
+    assertThat(dose(first, client)).isEqualTo("3x15s");
+  }
+
+  /** A draft of one's own is shared as it is; the other stays, and says what was shared since. */
+  @Test
+  void whatIsSharedOfOnesOwnLeavesTheOtherDraftAsItWas() throws Exception {
+    Practice practice = practice();
+    Me first = practitioner(practice);
+    Me second = practitioner(practice);
+    Client client = client(first);
+    drafts.edit(first, client.getId(), ProgramKind.MAIN, 0, add("a"));
+    drafts.edit(second, client.getId(), ProgramKind.MAIN, 1, new DraftEdit.SetDose("a", "2x10s"));
+    choose(second, client, "APART");
+    clock.moveTo(clock.instant().plusSeconds(60));
+    assertThat(drafts.share(second, client.getId(), ProgramKind.MAIN, 2, "It is only a test."))
+        .isInstanceOf(Outcome.Shared.class);
+    assertThat(dose(first, client)).isEqualTo("3x10s");
+    assertThat(state(first, client).sharedSince()).isPresent();
+    assertThat(state(second, client).company().apart()).isFalse();
+    mvc.perform(as(first, get("/clients/" + client.getId() + "/plan")))
+        .andExpect(content().string(Matchers.containsString("version 1 was shared by")));
+  }
+
+  @Test
+  void aDraftOfOnesOwnCanBeThrownAway() throws Exception {
+    Practice practice = practice();
+    Me first = practitioner(practice);
+    Me second = practitioner(practice);
+    Client client = client(first);
+    drafts.edit(first, client.getId(), ProgramKind.MAIN, 0, add("a"));
+    choose(second, client, "APART");
+    choose(second, client, "THROW_AWAY");
+    assertThat(state(second, client).company().waiting()).isEmpty();
+    assertThat(state(second, client).company().apart()).isFalse();
+    assertThat(keys(first, client)).containsExactly("a");
+  }
+
+  private void choose(Me me, Client client, String choice) throws Exception {
+    mvc.perform(
+            as(me, post("/clients/" + client.getId() + "/plan/company")).param("choice", choice))
+        .andExpect(status().is3xxRedirection());
+  }
+
+  private State state(Me me, Client client) {
+    return drafts.state(me, client.getId(), ProgramKind.MAIN);
+  }
+
+  private String dose(Me me, Client client) {
+    return state(me, client).draft().items().get(0).dose();
+  }
 }

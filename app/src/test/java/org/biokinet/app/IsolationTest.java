@@ -81,6 +81,7 @@ class IsolationTest extends AppTest {
                   .param("to", "0")
                   .param("exercise", "chin-tuck")
                   .param("what", route.path().endsWith("/weeks/item") ? "LATER" : "title")
+                  .param("choice", "ASIDE")
                   .param("week", "1")
                   .param("every", "2")
                   .param("kind", "TWICE")

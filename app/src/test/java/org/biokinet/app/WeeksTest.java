@@ -238,7 +238,7 @@ class WeeksTest extends AppTest {
                 .param("key", key)
                 .param("week", "1"))
         .andExpect(status().isConflict())
-        .andExpect(content().string(containsString("Nothing of yours was saved")));
+        .andExpect(content().string(containsString("Nothing of yours was saved in it")));
     assertThat(state(me, client).draft().items().get(0).weeks()).isEmpty();
   }
 }

@@ -3,16 +3,15 @@ package org.biokinet.app.program;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import java.time.Clock;
-import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.biokinet.app.audit.Audit;
 import org.biokinet.app.client.Client;
@@ -23,6 +22,7 @@ import org.biokinet.app.people.AccountService;
 import org.biokinet.app.platform.Changes;
 import org.biokinet.app.platform.NotFound;
 import org.biokinet.app.practice.Me;
+import org.biokinet.app.program.Company.Shelf;
 import org.biokinet.app.program.internal.DraftEntryRow;
 import org.biokinet.app.program.internal.DraftRow;
 import org.biokinet.app.program.internal.ProgramVersionRow;
@@ -61,14 +61,15 @@ public class DraftService {
   interface Drafts extends JpaRepository<DraftRow, UUID> {
     Optional<DraftRow> findFirstByClientIdAndOpenSlotOrderByMadeAt(UUID clientId, byte slot);
 
-    /** A line of the open draft's log, with the draft; one without a line where there is none. */
+    /** A line of an open draft's log, with the draft; one without a line where there is none. */
     record OpenDraft(DraftRow draft, @Nullable DraftEntryRow entry) {}
 
     @Query(
         """
         select new org.biokinet.app.program.DraftService$Drafts$OpenDraft(d, e) from DraftRow d
         left join DraftEntryRow e on e.key.draftId = d.id
-        where d.clientId = :client and d.program = :program and d.openSlot = 1 order by e.key.seq
+        where d.clientId = :client and d.program = :program and d.openSlot = 1
+        order by d.owner, e.key.seq
         """)
     List<OpenDraft> open(UUID client, ProgramKind program);
   }
@@ -79,9 +80,6 @@ public class DraftService {
 
   private static final byte OPEN = 1;
 
-  /** Whoever changed a draft within this time is in it (our choice). */
-  private static final Duration IN_IT = Duration.ofMinutes(30);
-
   /**
    * A draft as it stands.
    *
@@ -90,7 +88,7 @@ public class DraftService {
    * @param today of the client
    * @param next what it would be shared as
    * @param started whether anything was changed since then
-   * @param lately who changed it lately, the last of them at the end
+   * @param company who else is at it
    */
   public record State(
       Client client,
@@ -103,16 +101,7 @@ public class DraftService {
       boolean canUndo,
       boolean canRedo,
       boolean started,
-      List<Turn> lately) {
-
-    public State {
-      lately = List.copyOf(lately);
-    }
-
-    /** Somebody else who is in this draft. */
-    public Optional<Turn> other(Me me) {
-      return lately.stream().filter(t -> !t.by().equals(me.id())).reduce((a, b) -> b);
-    }
+      Company company) {
 
     /** The version of it that was shared last. */
     public Optional<VersionService.Replay> shared() {
@@ -121,23 +110,25 @@ public class DraftService {
 
     public State with(Draft other) {
       return new State(
-          client, program, inForce, today, next, other, seq, canUndo, canRedo, started, lately);
+          client, program, inForce, today, next, other, seq, canUndo, canRedo, started, company);
+    }
+
+    /** What was shared after this draft was begun, and so is not in it. */
+    public Optional<ProgramVersion> sharedSince() {
+      return shared()
+          .map(VersionService.Replay::version)
+          .filter(v -> started && v.sharedAt().isAfter(company.begun()));
     }
   }
-
-  /**
-   * Somebody who is in a draft.
-   *
-   * @param since the first change of the last half hour
-   * @param last the newest one
-   */
-  public record Turn(UUID by, Instant since, Instant last) {}
 
   /** What came of a change. */
   public sealed interface Outcome {
     record Done(State state) implements Outcome {}
 
-    /** Somebody else changed the draft in between; nothing was changed. */
+    /**
+     * Somebody else is in the draft, or changed it in between; nothing was changed, and what was to
+     * be changed is kept in the log.
+     */
     record Overtaken(State state, String by) implements Outcome {}
 
     record Shared(ProgramVersion version) implements Outcome {}
@@ -199,29 +190,36 @@ public class DraftService {
 
   @Transactional(readOnly = true)
   public State state(Me me, UUID clientId, ProgramKind program) {
-    return state(clients.get(me, clientId), program);
+    return state(me, clients.get(me, clientId), program);
   }
 
   /** The same of a client that is at hand. */
   @Transactional(readOnly = true)
-  public State state(Client client, ProgramKind program) {
-    return open(client.getId(), program)
-        .map(o -> state(client, o))
+  public State state(Me me, Client client, ProgramKind program) {
+    return state(me, client, program, shelf(client.getId(), program));
+  }
+
+  private State state(Me me, Client client, ProgramKind program, Shelf shelf) {
+    return shelf
+        .front(me.id())
+        .map(o -> state(me, client, o, shelf))
         .orElseGet(() -> untouched(client, program));
   }
 
-  /** A draft that is open, with its log. */
-  private record Open(DraftRow row, List<DraftEntryRow> log) {}
-
-  private Optional<Open> open(UUID clientId, ProgramKind program) {
-    List<Drafts.OpenDraft> lines = drafts.open(clientId, program);
-    return lines.stream()
-        .findFirst()
-        .map(
-            first ->
-                new Open(
-                    first.draft(),
-                    lines.stream().flatMap(l -> Stream.ofNullable(l.entry())).toList()));
+  private Shelf shelf(UUID clientId, ProgramKind program) {
+    return new Shelf(
+        drafts.open(clientId, program).stream()
+            .collect(
+                Collectors.groupingBy(
+                    Drafts.OpenDraft::draft, LinkedHashMap::new, Collectors.toList()))
+            .entrySet()
+            .stream()
+            .map(
+                e ->
+                    new Shelf.Open(
+                        e.getKey(),
+                        e.getValue().stream().flatMap(l -> Stream.ofNullable(l.entry())).toList()))
+            .toList());
   }
 
   /**
@@ -272,24 +270,140 @@ public class DraftService {
       @Nullable DraftEdit payload) {
     Client client = clients.lock(me, clientId);
     Instant now = clock.instant();
-    Open open =
-        open(clientId, program).orElseGet(() -> new Open(begin(client, program, now), List.of()));
-    DraftRow row = open.row();
+    Shelf shelf = shelf(clientId, program);
+    Shelf.Open open =
+        shelf
+            .front(me.id())
+            .orElseGet(() -> new Shelf.Open(begin(client, program, now), List.of()));
     List<DraftEntryRow> log = open.log();
-    Optional<UUID> other = overtakenBy(me, seq, log);
-    if (other.isPresent()) {
-      return new Outcome.Overtaken(state(client, open), accounts.practitionerName(other.get()));
+    Optional<UUID> other = overtakenBy(me, seq, log).or(() -> heldBy(me, open, now));
+    if (other.isPresent() && payload != null) {
+      entries.saveAndFlush(DraftEntryRow.refused(key(open), payload, seen(seq, log), me.id(), now));
+    } else if (other.isEmpty()) {
+      entries.saveAndFlush(new DraftEntryRow(key(open), kind, payload, me.id(), now));
     }
+    String what = payload == null ? "" : payload.toString();
+    String done = other.isPresent() ? "draft, not taken: " : "draft ";
+    audit.changed(me, clientId, done + kind.name().toLowerCase(Locale.ROOT), what);
+    State state = state(me, client, program);
+    return other.isPresent()
+        ? new Outcome.Overtaken(state, accounts.practitionerName(other.get()))
+        : new Outcome.Done(state);
+  }
+
+  /** The next line of a log. */
+  private static DraftEntryRow.Key key(Shelf.Open open) {
+    return new DraftEntryRow.Key(open.row().getId(), open.log().size() + 1);
+  }
+
+  private static int seen(int seq, List<DraftEntryRow> log) {
+    return Math.max(0, Math.min(seq, log.size()));
+  }
+
+  /** Takes the draft that all share over from whoever is in it; nothing in it is changed. */
+  @Changes
+  public void takeOver(Me me, UUID clientId, ProgramKind program) {
+    clients.lock(me, clientId);
+    shelf(clientId, program).shared().ifPresent(open -> line(me, open, DraftEntryRow.Kind.TURN));
+  }
+
+  private void line(Me me, Shelf.Open open, DraftEntryRow.Kind kind) {
+    entries.saveAndFlush(new DraftEntryRow(key(open), kind, null, me.id(), clock.instant()));
+    audit.changed(me, open.row().clientId(), "draft " + kind.name().toLowerCase(Locale.ROOT), "");
+  }
+
+  /**
+   * Goes on in a draft of one's own, beside the one that all share: with all that was seen of that,
+   * and with what was not taken. Goes back to it where there is one already.
+   */
+  @Changes
+  public void goApart(Me me, UUID clientId, ProgramKind program) {
+    clients.lock(me, clientId);
+    Shelf shelf = shelf(clientId, program);
+    Optional<Shelf.Open> own = shelf.own(me.id());
+    if (own.isPresent()) {
+      own.get().row().setAside(false);
+      return;
+    }
+    Optional<Shelf.Open> shared = shelf.shared();
+    if (shared.isEmpty()) return;
+    List<DraftEntryRow> log = shared.get().log();
+    DraftRow row = drafts.save(DraftRow.apart(shared.get().row(), me.id(), clock.instant()));
+    List<DraftEntryRow> kept = Company.kept(log, me.id());
+    int seen = kept.isEmpty() ? log.size() : kept.get(0).seen();
+    int seq = 0;
+    for (DraftEntryRow line : log.subList(0, seen)) {
+      if (line.kind().counts()) entries.save(line.in(new DraftEntryRow.Key(row.getId(), ++seq)));
+    }
+    for (DraftEntryRow line : kept) {
+      entries.save(
+          new DraftEntryRow(
+              new DraftEntryRow.Key(row.getId(), ++seq),
+              DraftEntryRow.Kind.EDIT,
+              line.payload().orElseThrow(),
+              me.id(),
+              line.madeAt()));
+    }
+    line(me, shared.get(), DraftEntryRow.Kind.APART);
+  }
+
+  /** Looks at the draft that all share; one's own waits meanwhile. */
+  @Changes
+  public void setAside(Me me, UUID clientId, ProgramKind program) {
+    clients.lock(me, clientId);
+    shelf(clientId, program).own(me.id()).ifPresent(o -> o.row().setAside(true));
+  }
+
+  /**
+   * Puts a draft of one's own in the place of the one that all share, as one edit of that, which
+   * can be undone; one's own is closed by it.
+   *
+   * @param shared how much of the log of the one that all share was seen
+   * @return who changed that since, and nothing was done
+   */
+  @Changes
+  public Optional<String> putInPlace(Me me, UUID clientId, ProgramKind program, int shared) {
+    Client client = clients.lock(me, clientId);
+    Shelf shelf = shelf(clientId, program);
+    Optional<Shelf.Open> own = shelf.own(me.id());
+    if (own.isEmpty()) return Optional.empty();
+    Instant now = clock.instant();
+    Draft mine = replay(own.get()).draft();
+    Shelf.Open open =
+        shelf.shared().orElseGet(() -> new Shelf.Open(begin(client, program, now), List.of()));
+    Optional<UUID> other = overtakenBy(me, shared, open.log());
+    if (other.isPresent()) return other.map(accounts::practitionerName);
     entries.saveAndFlush(
         new DraftEntryRow(
-            new DraftEntryRow.Key(row.getId(), log.size() + 1), kind, payload, me.id(), now));
-    String what = payload == null ? "" : payload.toString();
-    audit.changed(me, clientId, "draft " + kind.name().toLowerCase(Locale.ROOT), what);
-    return new Outcome.Done(state(client, program));
+            key(open), DraftEntryRow.Kind.EDIT, new DraftEdit.Replace(mine), me.id(), now));
+    own.get().row().close();
+    publisher.publishEvent(new DraftsChanged(clientId));
+    audit.changed(me, clientId, "draft in the place of the shared one", "");
+    return Optional.empty();
+  }
+
+  /** Closes a draft of one's own; the one that all share is as it was. */
+  @Changes
+  public void throwAway(Me me, UUID clientId, ProgramKind program) {
+    clients.lock(me, clientId);
+    shelf(clientId, program)
+        .own(me.id())
+        .ifPresent(
+            o -> {
+              o.row().close();
+              publisher.publishEvent(new DraftsChanged(clientId));
+              audit.changed(me, clientId, "own draft thrown away", "");
+            });
+  }
+
+  /** Somebody else who is in the draft that all share. */
+  private static Optional<UUID> heldBy(Me me, Shelf.Open open, Instant now) {
+    if (!open.row().isShared()) return Optional.empty();
+    return Company.holder(open.log(), now).map(Company.Turn::by).filter(by -> !by.equals(me.id()));
   }
 
   private DraftRow begin(Client client, ProgramKind program, Instant now) {
-    publisher.publishEvent(new DraftBegun(client.getId()));
+    publisher.publishEvent(new DraftsChanged(client.getId()));
     Draft start = start(program, replays.latest(client, program));
     return drafts.save(new DraftRow(client.getId(), program, start, now));
   }
@@ -301,6 +415,7 @@ public class DraftService {
   private static Optional<UUID> overtakenBy(Me me, int seq, List<DraftEntryRow> log) {
     return log.stream()
         .skip(seq < 0 || seq > log.size() ? 0 : seq)
+        .filter(line -> line.kind().counts())
         .map(DraftEntryRow::madeBy)
         .filter(by -> !by.equals(me.id()))
         .findFirst();
@@ -317,8 +432,9 @@ public class DraftService {
   @Changes
   public Outcome share(Me me, UUID clientId, ProgramKind kind, int seq, String reason) {
     Client client = clients.lock(me, clientId);
-    Optional<Open> open = open(clientId, kind);
-    State state = open.map(o -> state(client, o)).orElseGet(() -> untouched(client, kind));
+    Shelf shelf = shelf(clientId, kind);
+    Optional<Shelf.Open> open = shelf.front(me.id());
+    State state = state(me, client, kind, shelf);
     if (open.isEmpty())
       return new Outcome.Refused(state, "Nothing has changed since it was shared.");
     Optional<UUID> other = overtakenBy(me, seq, open.get().log());
@@ -431,10 +547,13 @@ public class DraftService {
     return "%s: %s.".formatted(mine.name(item.exercise()), why);
   }
 
-  private State state(Client client, Open open) {
-    DraftLog replayed =
-        DraftLog.replay(
-            open.row().startState(), open.log().stream().map(DraftService::entry).toList());
+  private static DraftLog replay(Shelf.Open open) {
+    return DraftLog.replay(
+        open.row().startState(), open.log().stream().flatMap(DraftService::entry).toList());
+  }
+
+  private State state(Me me, Client client, Shelf.Open open, Shelf shelf) {
+    DraftLog replayed = replay(open);
     ProgramKind program = open.row().program();
     List<ProgramVersions.Found> newest = replays.newest(client.getId());
     return new State(
@@ -448,20 +567,7 @@ public class DraftService {
         replayed.canUndo(),
         replayed.canRedo(),
         true,
-        lately(open.log()));
-  }
-
-  /** The changes of the last half hour, person by person. */
-  private List<Turn> lately(List<DraftEntryRow> log) {
-    Instant from = clock.instant().minus(IN_IT);
-    Map<UUID, Turn> turns = new LinkedHashMap<>();
-    for (DraftEntryRow line : log) {
-      if (line.madeAt().isBefore(from)) continue;
-      Turn before = turns.remove(line.madeBy());
-      Instant since = before == null ? line.madeAt() : before.since();
-      turns.put(line.madeBy(), new Turn(line.madeBy(), since, line.madeAt()));
-    }
-    return List.copyOf(turns.values());
+        shelf.company(me.id(), clock.instant()));
   }
 
   private LocalDate today(Client client) {
@@ -482,7 +588,7 @@ public class DraftService {
         false,
         false,
         false,
-        List.of());
+        Company.NONE);
   }
 
   /** Numbers go on from episode to episode. */
@@ -543,11 +649,13 @@ public class DraftService {
     return Draft.empty(replay.program().title()).withItems(items).withLead(replay.program().lead());
   }
 
-  private static DraftLog.Entry entry(DraftEntryRow row) {
+  /** What a line does to the draft; who is in it does nothing to it. */
+  private static Stream<DraftLog.Entry> entry(DraftEntryRow row) {
     return switch (row.kind()) {
-      case EDIT -> new DraftLog.Entry.Edited(row.payload().orElseThrow());
-      case UNDO -> new DraftLog.Entry.Undone();
-      case REDO -> new DraftLog.Entry.Redone();
+      case EDIT -> Stream.of(new DraftLog.Entry.Edited(row.payload().orElseThrow()));
+      case UNDO -> Stream.of(new DraftLog.Entry.Undone());
+      case REDO -> Stream.of(new DraftLog.Entry.Redone());
+      case TURN, REFUSED, APART -> Stream.empty();
     };
   }
 

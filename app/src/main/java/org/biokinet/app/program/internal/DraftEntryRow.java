@@ -28,7 +28,18 @@ public class DraftEntryRow implements Persistable<DraftEntryRow.Key> {
   public enum Kind {
     EDIT,
     UNDO,
-    REDO
+    REDO,
+    /** Somebody takes the draft over from whoever was in it. */
+    TURN,
+    /** A change that was not taken, since somebody else was in the draft. */
+    REFUSED,
+    /** Its maker goes on in a draft of their own, with what was refused. */
+    APART;
+
+    /** Whether it makes its maker the one who is in the draft. */
+    public boolean counts() {
+      return this != REFUSED && this != APART;
+    }
   }
 
   /** Place in the log. */
@@ -45,6 +56,7 @@ public class DraftEntryRow implements Persistable<DraftEntryRow.Key> {
   @Mutability(Immutability.class)
   private @Nullable DraftEdit payload;
 
+  private @Nullable Integer seen;
   private UUID madeBy;
   private Instant madeAt;
   @Transient private boolean fresh;
@@ -60,6 +72,23 @@ public class DraftEntryRow implements Persistable<DraftEntryRow.Key> {
     this.madeBy = madeBy;
     this.madeAt = madeAt;
     this.fresh = true;
+  }
+
+  /**
+   * A change that was not taken.
+   *
+   * @param seen how much of the log its maker had seen
+   */
+  public static DraftEntryRow refused(
+      Key key, DraftEdit payload, int seen, UUID madeBy, Instant madeAt) {
+    DraftEntryRow row = new DraftEntryRow(key, Kind.REFUSED, payload, madeBy, madeAt);
+    row.seen = seen;
+    return row;
+  }
+
+  /** The same line in another draft. */
+  public DraftEntryRow in(Key other) {
+    return new DraftEntryRow(other, kind, payload, madeBy, madeAt);
   }
 
   @Override
@@ -79,6 +108,11 @@ public class DraftEntryRow implements Persistable<DraftEntryRow.Key> {
   /** What was changed, of an edit. */
   public Optional<DraftEdit> payload() {
     return Optional.ofNullable(payload);
+  }
+
+  /** How much of the log was seen by whom it was refused; of another line all before it. */
+  public int seen() {
+    return seen == null ? key.seq() - 1 : seen;
   }
 
   public UUID madeBy() {

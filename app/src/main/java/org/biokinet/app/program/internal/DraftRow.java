@@ -16,16 +16,24 @@ import org.hibernate.type.SqlTypes;
 import org.hibernate.type.descriptor.java.Immutability;
 import org.jspecify.annotations.Nullable;
 
-/** A draft: where it started, and whether it is still open. */
+/**
+ * A draft: where it started, and whether it is still open. One is shared by the practice; somebody
+ * may keep another beside it.
+ */
 @Entity
 @Table(name = "draft")
 public class DraftRow extends Row {
+  private static final UUID NOBODY = new UUID(0, 0);
+
   private UUID clientId;
 
   @Enumerated(EnumType.STRING)
   private ProgramKind program;
 
   private @Nullable Byte openSlot = 1;
+
+  private UUID owner = NOBODY;
+  private boolean aside;
 
   @JdbcTypeCode(SqlTypes.JSON)
   @Column(columnDefinition = "longtext")
@@ -42,6 +50,30 @@ public class DraftRow extends Row {
     this.program = program;
     this.startState = startState;
     this.madeAt = madeAt;
+  }
+
+  /** Somebody's own, beside the one that all share. */
+  public static DraftRow apart(DraftRow from, UUID owner, Instant madeAt) {
+    DraftRow row = new DraftRow(from.clientId, from.program, from.startState, madeAt);
+    row.owner = owner;
+    return row;
+  }
+
+  public UUID owner() {
+    return owner;
+  }
+
+  public boolean isShared() {
+    return owner.equals(NOBODY);
+  }
+
+  /** Whether its owner looks at the shared one meanwhile. */
+  public boolean isAside() {
+    return aside;
+  }
+
+  public void setAside(boolean aside) {
+    this.aside = aside;
   }
 
   public UUID clientId() {

@@ -3,7 +3,6 @@ package org.biokinet.app.program.web;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
-import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
@@ -23,7 +22,6 @@ import org.biokinet.app.library.Library;
 import org.biokinet.app.library.LibraryService;
 import org.biokinet.app.measurement.MeasurementService;
 import org.biokinet.app.people.AccountService;
-import org.biokinet.app.platform.Days;
 import org.biokinet.app.practice.Me;
 import org.biokinet.app.program.AdviceService;
 import org.biokinet.app.program.DocumentService;
@@ -130,17 +128,8 @@ class PlanController {
       @PathVariable UUID id,
       @RequestParam(defaultValue = "MAIN") ProgramKind program,
       Model model) {
-    DraftService.State state = drafts.state(header.show(me, id, Station.PLAN, model), program);
-    state
-        .other(me)
-        .ifPresent(
-            t -> {
-              ZoneId zone = ZoneId.of(me.zone());
-              model.addAttribute("otherIn", accounts.practitionerName(t.by()));
-              model.addAttribute("otherSince", Days.time(t.since(), zone));
-              model.addAttribute("otherLast", Days.time(t.last(), zone));
-            });
-    plan(state, model);
+    DraftService.State state = drafts.state(me, header.show(me, id, Station.PLAN, model), program);
+    plan(me, state, model);
     return "program/plan";
   }
 
@@ -400,7 +389,7 @@ class PlanController {
           "Seconds from %.0f to %.0f, such as 5 or 4.5."
               .formatted(Program.SHORTEST_BREATH, Program.LONGEST_BREATH));
     }
-    plan(drafts.state(me, id, program), model);
+    plan(me, drafts.state(me, id, program), model);
     return "program/plan-parts :: plan";
   }
 
@@ -414,7 +403,7 @@ class PlanController {
       Model model) {
     clients.get(me, id);
     settings.setBand(me, band);
-    plan(drafts.state(me, id, program), model);
+    plan(me, drafts.state(me, id, program), model);
     return "program/plan-parts :: plan";
   }
 
@@ -792,12 +781,13 @@ class PlanController {
     } else {
       state = drafts.state(me, id, ((DraftService.Outcome.Shared) outcome).version().program());
     }
-    plan(state, model);
+    plan(me, state, model);
     return "program/plan-parts :: plan";
   }
 
   /** The whole of it, with what measuring has found. */
-  private void plan(DraftService.State state, Model model) {
+  private void plan(Me me, DraftService.State state, Model model) {
+    model.addAttribute("company", CompanyView.of(state, me, accounts));
     Library mine = lines(state, model);
     MeasurementService.Found found = measurements.found(state.client(), mine);
     model.addAttribute("bands", Band.values());

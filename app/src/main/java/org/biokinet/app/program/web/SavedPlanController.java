@@ -63,7 +63,7 @@ class SavedPlanController {
       @RequestParam Optional<UUID> from,
       Model model) {
     Client client = header.show(me, id, Station.PLAN, model);
-    DraftService.State state = drafts.state(client, program);
+    DraftService.State state = drafts.state(me, client, program);
     model.addAttribute("program", program);
     model.addAttribute("state", state);
     model.addAttribute("q", q);

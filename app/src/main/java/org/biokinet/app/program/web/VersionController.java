@@ -63,7 +63,7 @@ class VersionController {
     int before = from == 0 ? Math.max(1, after - 1) : from;
     model.addAttribute("all", all);
     model.addAttribute("program", program);
-    model.addAttribute("seq", drafts.state(client, program).seq());
+    model.addAttribute("seq", drafts.state(me, client, program).seq());
     model.addAttribute(
         "compared", Compared.of(replay(id, program, before), replay(id, program, after)));
     return "program/compare";

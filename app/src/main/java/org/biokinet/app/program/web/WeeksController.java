@@ -9,6 +9,7 @@ import java.util.UUID;
 import org.biokinet.app.audit.Audit;
 import org.biokinet.app.client.ClientHeader;
 import org.biokinet.app.client.Station;
+import org.biokinet.app.people.AccountService;
 import org.biokinet.app.platform.Days;
 import org.biokinet.app.practice.Me;
 import org.biokinet.app.program.AdviceService;
@@ -48,6 +49,7 @@ class WeeksController {
   private final CourseService courses;
   private final AdviceService advice;
   private final SettingsService settings;
+  private final AccountService accounts;
   private final ClientHeader header;
   private final Audit audit;
 
@@ -56,12 +58,14 @@ class WeeksController {
       CourseService courses,
       AdviceService advice,
       SettingsService settings,
+      AccountService accounts,
       ClientHeader header,
       Audit audit) {
     this.drafts = drafts;
     this.courses = courses;
     this.advice = advice;
     this.settings = settings;
+    this.accounts = accounts;
     this.header = header;
     this.audit = audit;
   }
@@ -72,7 +76,7 @@ class WeeksController {
       @PathVariable UUID id,
       @RequestParam(defaultValue = "MAIN") ProgramKind program,
       Model model) {
-    weeks(drafts.state(header.show(me, id, Station.PLAN, model), program), "", 0, model);
+    weeks(me, drafts.state(me, header.show(me, id, Station.PLAN, model), program), "", 0, model);
     return "program/weeks";
   }
 
@@ -87,7 +91,7 @@ class WeeksController {
       Model model) {
     DraftService.State state = drafts.state(me, id, program);
     audit.sawPart(me, id, PART);
-    weeks(state, key, week, model);
+    weeks(me, state, key, week, model);
     return "program/weeks-parts :: week";
   }
 
@@ -119,11 +123,11 @@ class WeeksController {
     if (answer instanceof CourseService.Answer.Not not) {
       response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
       model.addAttribute("refused", not.why());
-      weeks(ahead.state(), key, shown, model);
+      weeks(me, ahead.state(), key, shown, model);
       return "program/weeks-parts :: weeks";
     }
     DraftEdit edit = ((CourseService.Answer.Edit) answer).edit();
-    return show(drafts.edit(me, id, program, seq, edit), key, shown, model, response);
+    return show(me, drafts.edit(me, id, program, seq, edit), key, shown, model, response);
   }
 
   /** Reviews every so many weeks. */
@@ -139,7 +143,7 @@ class WeeksController {
     Course now = drafts.state(me, id, program).draft().course().orElse(Course.USUAL);
     int weeks = Math.max(1, Math.min(Course.LONGEST, every));
     DraftEdit edit = new DraftEdit.SetCourse(now.every(weeks));
-    return show(drafts.edit(me, id, program, seq, edit), "", 0, model, response);
+    return show(me, drafts.edit(me, id, program, seq, edit), "", 0, model, response);
   }
 
   /** A phase that begins with a week; none when it is left empty. */
@@ -170,11 +174,11 @@ class WeeksController {
       response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
       model.addAttribute("phaseError", wrong);
       model.addAttribute("phaseTyped", name);
-      weeks(state, key, in, model);
+      weeks(me, state, key, in, model);
       return "program/weeks-parts :: weeks";
     }
     DraftEdit edit = new DraftEdit.SetCourse(then);
-    return show(drafts.edit(me, id, program, seq, edit), key, in, model, response);
+    return show(me, drafts.edit(me, id, program, seq, edit), key, in, model, response);
   }
 
   @PostMapping("/undo")
@@ -185,7 +189,7 @@ class WeeksController {
       @RequestParam int seq,
       Model model,
       HttpServletResponse response) {
-    return show(drafts.undo(me, id, program, seq), "", 0, model, response);
+    return show(me, drafts.undo(me, id, program, seq), "", 0, model, response);
   }
 
   @PostMapping("/redo")
@@ -196,10 +200,11 @@ class WeeksController {
       @RequestParam int seq,
       Model model,
       HttpServletResponse response) {
-    return show(drafts.redo(me, id, program, seq), "", 0, model, response);
+    return show(me, drafts.redo(me, id, program, seq), "", 0, model, response);
   }
 
   private String show(
+      Me me,
       DraftService.Outcome outcome,
       String key,
       int week,
@@ -208,15 +213,16 @@ class WeeksController {
     if (outcome instanceof DraftService.Outcome.Overtaken overtaken) {
       response.setStatus(HttpStatus.CONFLICT.value());
       model.addAttribute("overtakenBy", overtaken.by());
-      weeks(overtaken.state(), key, week, model);
+      weeks(me, overtaken.state(), key, week, model);
     } else {
-      weeks(((DraftService.Outcome.Done) outcome).state(), key, week, model);
+      weeks(me, ((DraftService.Outcome.Done) outcome).state(), key, week, model);
     }
     return "program/weeks-parts :: weeks";
   }
 
-  private void weeks(DraftService.State state, String key, int week, Model model) {
+  private void weeks(Me me, DraftService.State state, String key, int week, Model model) {
     CourseService.Ahead ahead = courses.ahead(state, AHEAD, BEHIND);
+    model.addAttribute("company", CompanyView.of(state, me, accounts));
     model.addAttribute("client", state.client());
     model.addAttribute("program", state.program());
     model.addAttribute("state", state);

@@ -1,7 +1,0 @@
-package org.biokinet.app.program;
-
-import java.util.UUID;
-import org.biokinet.app.client.AboutClient;
-
-/** A program is being written that nobody has shared yet. */
-public record DraftBegun(UUID clientId) implements AboutClient {}
