@@ -65,7 +65,13 @@ import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilde
 import org.springframework.test.web.servlet.request.RequestPostProcessor;
 
 /** One application on one database for all tests; every test makes its own practice. */
-@SpringBootTest(webEnvironment = WebEnvironment.RANDOM_PORT, properties = "biokinet.demo=true")
+@SpringBootTest(
+    webEnvironment = WebEnvironment.RANDOM_PORT,
+    properties = {
+      "biokinet.demo=true",
+      "biokinet.mail-from=practice@harbourlane.example",
+      "biokinet.mail-rounds=false"
+    })
 @AutoConfigureMockMvc(print = MockMvcPrint.NONE)
 abstract class AppTest {
 

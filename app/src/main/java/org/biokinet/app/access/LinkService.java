@@ -10,12 +10,16 @@ import org.biokinet.app.access.internal.ClientLink;
 import org.biokinet.app.audit.Audit;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientService;
+import org.biokinet.app.mail.Outbox;
 import org.biokinet.app.people.Sender;
 import org.biokinet.app.people.Throttle;
 import org.biokinet.app.platform.Changes;
 import org.biokinet.app.platform.NotFound;
 import org.biokinet.app.platform.Secrets;
+import org.biokinet.app.platform.Site;
 import org.biokinet.app.practice.Me;
+import org.biokinet.app.practice.Practice;
+import org.biokinet.app.practice.PracticeService;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.security.crypto.password.PasswordEncoder;
@@ -62,6 +66,9 @@ public class LinkService {
   private final Links links;
   private final DeviceService devices;
   private final ClientService clients;
+  private final PracticeService practices;
+  private final Outbox outbox;
+  private final Site site;
   private final Throttle throttle;
   private final PasswordEncoder passwords;
   private final Audit audit;
@@ -72,6 +79,9 @@ public class LinkService {
       Links links,
       DeviceService devices,
       ClientService clients,
+      PracticeService practices,
+      Outbox outbox,
+      Site site,
       Throttle throttle,
       PasswordEncoder passwords,
       Audit audit,
@@ -80,6 +90,9 @@ public class LinkService {
     this.links = links;
     this.devices = devices;
     this.clients = clients;
+    this.practices = practices;
+    this.outbox = outbox;
+    this.site = site;
     this.throttle = throttle;
     this.passwords = passwords;
     this.audit = audit;
@@ -98,7 +111,7 @@ public class LinkService {
   public Made make(Me me, UUID clientId, Made made) {
     Client client = clients.lock(me, clientId);
     Instant now = clock.instant();
-    links.findByClientIdOrderByMadeAtDesc(client.getId()).forEach(l -> l.revoke(now));
+    revoke(client, now);
     links.save(
         new ClientLink(
             clientId, Secrets.hash(made.token()), passwords.encode(made.pin()), me.id(), now));
@@ -138,12 +151,45 @@ public class LinkService {
             });
   }
 
+  /** Every link there is, and what is on its way with one. */
+  private void revoke(Client client, Instant now) {
+    links.findByClientIdOrderByMadeAtDesc(client.getId()).forEach(l -> l.revoke(now));
+    outbox.withdraw(client.getId(), "its link was ended first");
+  }
+
+  /** Where a client opens a link. */
+  public String address(String token) {
+    return site.address("/c/" + token);
+  }
+
+  /**
+   * Has the link in force mailed to the client, without the PIN.
+   *
+   * @param token of the link, which only who has just made it knows
+   * @param letter made by the page, so that asking twice mails it once
+   * @return what stands against it, or empty
+   */
+  @Changes
+  public Optional<String> mail(Me me, UUID clientId, String token, UUID letter) {
+    Client client = clients.lock(me, clientId);
+    if (!outbox.ready()) return Optional.of("No mail server is set up.");
+    if (client.contact().email().isEmpty()) return Optional.of("No mail address is known.");
+    Optional<ClientLink> link = links.findByTokenHash(Secrets.hash(token));
+    if (link.filter(l -> !l.revoked() && l.clientId().equals(clientId)).isEmpty()) {
+      return Optional.of("This link has ended meanwhile; make a new one.");
+    }
+    Practice practice = practices.practice(client.practiceId());
+    outbox.post(Invitation.to(client, practice, me, letter, address(token)));
+    audit.changed(me, clientId, "link mailed", client.contact().email());
+    return Optional.empty();
+  }
+
   /** Ends every link of a client, on every device. */
   @Changes
   public void end(Me me, UUID clientId) {
     Client client = clients.lock(me, clientId);
     Instant now = clock.instant();
-    links.findByClientIdOrderByMadeAtDesc(client.getId()).forEach(l -> l.revoke(now));
+    revoke(client, now);
     publisher.publishEvent(new LinkChanged(clientId));
     audit.changed(me, clientId, "link ended", "");
   }

@@ -1,5 +1,6 @@
 /** The client's way in: a link, a PIN, a device. */
-@ApplicationModule(allowedDependencies = {"platform", "practice", "audit", "people", "client"})
+@ApplicationModule(
+    allowedDependencies = {"platform", "practice", "audit", "people", "client", "mail"})
 @NullMarked
 package org.biokinet.app.access;
 

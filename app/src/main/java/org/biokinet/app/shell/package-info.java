@@ -6,6 +6,7 @@
       "audit",
       "people",
       "client",
+      "mail",
       "access",
       "screening",
       "program",

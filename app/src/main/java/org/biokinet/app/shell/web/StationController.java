@@ -1,5 +1,6 @@
 package org.biokinet.app.shell.web;
 
+import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.ZoneId;
@@ -14,11 +15,11 @@ import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientHeader;
 import org.biokinet.app.client.ClientService;
 import org.biokinet.app.client.Station;
+import org.biokinet.app.mail.Outbox;
 import org.biokinet.app.people.AccountService;
 import org.biokinet.app.platform.Days;
 import org.biokinet.app.platform.NotFound;
 import org.biokinet.app.platform.Qr;
-import org.biokinet.app.platform.Site;
 import org.biokinet.app.practice.Me;
 import org.biokinet.app.program.ProgramVersion;
 import org.biokinet.app.program.VersionService;
@@ -28,6 +29,7 @@ import org.biokinet.app.worklist.StandingService;
 import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.progress.Attention;
 import org.biokinet.core.timeline.Timeline;
+import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -43,6 +45,9 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 @Controller
 class StationController {
 
+  /** The newest, on one page. */
+  private static final int MAILS = 5;
+
   private final ClientService clients;
   private final ClientHeader header;
   private final LinkService links;
@@ -50,7 +55,7 @@ class StationController {
   private final AccountService accounts;
   private final VersionService versions;
   private final Audit audit;
-  private final Site site;
+  private final Outbox outbox;
   private final Clock clock;
 
   StationController(
@@ -61,7 +66,7 @@ class StationController {
       AccountService accounts,
       VersionService versions,
       Audit audit,
-      Site site,
+      Outbox outbox,
       Clock clock) {
     this.clients = clients;
     this.header = header;
@@ -70,7 +75,7 @@ class StationController {
     this.accounts = accounts;
     this.versions = versions;
     this.audit = audit;
-    this.site = site;
+    this.outbox = outbox;
     this.clock = clock;
   }
 
@@ -87,6 +92,7 @@ class StationController {
             .sorted(Comparator.comparing(ProgramVersion::sharedAt).reversed())
             .toList();
     model.addAttribute("versions", newestFirst);
+    mails(client, model);
     Map<ProgramVersion.Name, Withdrawn> withdrawn = versions.withdrawn(id);
     Map<ProgramVersion.Name, String> withdrawnOn = new HashMap<>();
     withdrawn.forEach((name, w) -> withdrawnOn.put(name, when(w.at(), client)));
@@ -166,11 +172,53 @@ class StationController {
   @PostMapping("/clients/{id}/link")
   String makeLink(@AuthenticationPrincipal Me me, @PathVariable UUID id, RedirectAttributes once) {
     LinkService.Made made = links.make(me, id);
-    String address = site.address("/c/" + made.token());
+    String address = links.address(made.token());
     once.addFlashAttribute("link", address);
     once.addFlashAttribute("linkCode", Qr.svg(address, "For the camera of a phone"));
     once.addFlashAttribute("pin", made.pin());
+    once.addFlashAttribute("token", made.token());
+    once.addFlashAttribute("letter", UUID.randomUUID());
     return "redirect:/clients/" + id + "/do";
+  }
+
+  /** Mails the link that was just made. */
+  @PostMapping("/clients/{id}/link/mail")
+  String mailLink(
+      @AuthenticationPrincipal Me me,
+      @PathVariable UUID id,
+      @RequestParam String token,
+      @RequestParam UUID letter,
+      Model model,
+      HttpServletResponse response) {
+    links
+        .mail(me, id, token, letter)
+        .ifPresent(
+            why -> {
+              response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
+              model.addAttribute("notMailed", why);
+            });
+    return mails(me, id, model);
+  }
+
+  /** What was mailed, and what became of it. */
+  @GetMapping("/clients/{id}/link/mails")
+  String mails(@AuthenticationPrincipal Me me, @PathVariable UUID id, Model model) {
+    Client client = clients.get(me, id);
+    audit.sawPart(me, id, "mails");
+    mails(client, model);
+    return "access/made :: mails";
+  }
+
+  private void mails(Client client, Model model) {
+    model.addAttribute("client", client);
+    model.addAttribute("mailReady", outbox.ready());
+    Instant now = clock.instant();
+    model.addAttribute(
+        "mails",
+        outbox.of(client.getId()).stream()
+            .limit(MAILS)
+            .map(p -> MailView.of(p, now, client.zone()))
+            .toList());
   }
 
   @PostMapping("/clients/{id}/pin")
