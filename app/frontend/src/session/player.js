@@ -48,7 +48,7 @@ Alpine.data("player", () => {
       version: script.version,
       pain: script.painBefore,
       length: script.length,
-      reEntry: script.reEntry,
+      beginning: script.beginning,
       paused: script.paused.join(","),
     });
     try {
@@ -262,7 +262,7 @@ Alpine.data("player", () => {
         lead: script.lead,
         length: script.length,
         paused: script.paused,
-        reEntry: script.reEntry,
+        beginning: script.beginning,
         startedAt: local(startedAt),
         zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
         painBefore: script.painBefore,

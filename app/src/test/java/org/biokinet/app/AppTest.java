@@ -206,6 +206,7 @@ abstract class AppTest {
         SessionLength.USUAL,
         null,
         null,
+        null,
         OffsetDateTime.ofInstant(started, ZoneOffset.UTC),
         "Europe/Lisbon",
         2,

@@ -124,7 +124,8 @@ class GoldenTest extends AppTest {
                         Optional.of("L 2x20s R 2x30s"),
                         Optional.of(WEEKS)),
                     DraftItem.of("v1-2", "chin-tuck", "3x10s")),
-                Optional.of(COURSE))),
+                Optional.of(COURSE),
+                Optional.of(2))),
         edit(
             "add",
             new DraftEdit.Add(
@@ -153,10 +154,12 @@ class GoldenTest extends AppTest {
                     Optional.of(Side.RIGHT),
                     Optional.empty(),
                     List.of(DraftItem.of("v1-1", "chin-tuck", "3x10s")),
+                    Optional.empty(),
                     Optional.empty()))),
         edit("target", new DraftEdit.SetTarget("a", Optional.of("2x30s"))),
         edit("weeks", new DraftEdit.SetWeeks("a", WEEKS)),
         edit("course", new DraftEdit.SetCourse(COURSE)),
+        edit("days", new DraftEdit.SetDays(3)),
         edit("duplicate", new DraftEdit.Duplicate("a", "b")),
         edit("move-all", new DraftEdit.MoveAll(List.of("a", "b"), 3)),
         edit("remove-all", new DraftEdit.RemoveAll(List.of("a", "b"))),

@@ -127,7 +127,7 @@ class HostileTest extends AppTest {
           Map.entry("page", List.of("0", "1")),
           Map.entry("band", List.of("acsm")),
           Map.entry("note", List.of("called")),
-          Map.entry("reEntry", List.of("false")),
+          Map.entry("beginning", List.of("AS_SHARED")),
           Map.entry("on", List.of("true")),
           Map.entry("anyway", List.of("yes")),
           Map.entry("birthDate", List.of("1985-05-17")),

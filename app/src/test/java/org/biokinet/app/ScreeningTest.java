@@ -41,6 +41,7 @@ import org.biokinet.core.program.DraftEdit;
 import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.progress.Attention;
+import org.biokinet.core.screening.Beginning;
 import org.biokinet.core.screening.Clearance;
 import org.biokinet.core.screening.Condition;
 import org.biokinet.core.screening.EmergencySign;
@@ -303,6 +304,7 @@ class ScreeningTest extends AppTest {
             whole.length(),
             List.of(0),
             null,
+            null,
             whole.startedAt(),
             whole.zone(),
             whole.painBefore(),
@@ -379,13 +381,13 @@ class ScreeningTest extends AppTest {
         .andExpect(content().string(containsString("2 holds of 15 s")))
         .andExpect(content().string(containsString("up to 4 of 10")));
     mvc.perform(get("/me/player?pain=2").cookie(device))
-        .andExpect(content().string(containsString("\"reEntry\":true")))
+        .andExpect(content().string(containsString("\"beginning\":\"RE_ENTRY\"")))
         .andExpect(content().string(containsString("Hold 1 of 2")))
         .andExpect(content().string(not(containsString("Hold 1 of 3"))));
     mvc.perform(get("/me/player?pain=2&length=LONG").cookie(device))
         .andExpect(redirectedUrl("/me/today"));
     VersionService.Replay half =
-        versions.latest(client, ProgramKind.MAIN).orElseThrow().beginningAgain();
+        versions.latest(client, ProgramKind.MAIN).orElseThrow().begun(Beginning.RE_ENTRY);
     List<Integer> done =
         Timeline.compile(half.session(Side.LEFT, SessionLength.USUAL)).segments().stream()
             .map(Segment::seconds)
@@ -401,6 +403,7 @@ class ScreeningTest extends AppTest {
             full.length(),
             List.of(),
             true,
+            null,
             full.startedAt(),
             full.zone(),
             2,
@@ -421,7 +424,7 @@ class ScreeningTest extends AppTest {
     mvc.perform(as(me, post("/clients/" + client.getId() + "/screen/full-doses")))
         .andExpect(redirectedUrl("/clients/" + client.getId() + "/screen"));
     mvc.perform(get("/me/player?pain=2").cookie(device))
-        .andExpect(content().string(containsString("\"reEntry\":false")))
+        .andExpect(content().string(containsString("\"beginning\":\"AS_SHARED\"")))
         .andExpect(content().string(containsString("Hold 1 of 3")));
   }
 
@@ -592,6 +595,7 @@ class ScreeningTest extends AppTest {
             whole.version(),
             whole.lead(),
             whole.length(),
+            null,
             null,
             null,
             whole.startedAt(),

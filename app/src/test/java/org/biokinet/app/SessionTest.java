@@ -90,6 +90,7 @@ class SessionTest extends AppTest {
             upload.length(),
             null,
             null,
+            null,
             upload.startedAt(),
             upload.zone(),
             5,
@@ -148,6 +149,7 @@ class SessionTest extends AppTest {
                 SessionLength.SHORT,
                 null,
                 null,
+                null,
                 session(client, Instant.now(), Ended.FINISHED).startedAt(),
                 "Europe/Lisbon",
                 2,
@@ -200,6 +202,7 @@ class SessionTest extends AppTest {
         of.length(),
         of.paused(),
         of.reEntry(),
+        of.beginning(),
         startedAt,
         zone,
         2,
@@ -520,7 +523,7 @@ class SessionTest extends AppTest {
                         .param("version", version)
                         .param("pain", pain)
                         .param("length", length)
-                        .param("reEntry", "false")
+                        .param("beginning", "AS_SHARED")
                         .param("paused", paused))
                 .andExpect(status().isOk())
                 .andReturn()

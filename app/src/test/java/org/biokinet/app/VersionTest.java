@@ -151,7 +151,7 @@ class VersionTest extends AppTest {
                 .param("version", "2")
                 .param("pain", "2")
                 .param("length", "USUAL")
-                .param("reEntry", "false")
+                .param("beginning", "AS_SHARED")
                 .cookie(device))
         .andExpect(content().string("{\"may\":false}"));
     assertThat(standing(client).attention()).isEqualTo(Attention.NO_PROGRAM);
@@ -175,6 +175,7 @@ class VersionTest extends AppTest {
         of.version(),
         of.lead(),
         of.length(),
+        null,
         null,
         null,
         OffsetDateTime.ofInstant(clock.instant(), ZoneOffset.UTC),

@@ -506,6 +506,7 @@ public class DemoLoader implements ApplicationRunner {
             SessionLength.USUAL,
             null,
             null,
+            null,
             OffsetDateTime.ofInstant(started, ZoneOffset.UTC),
             ZONE.getId(),
             before,

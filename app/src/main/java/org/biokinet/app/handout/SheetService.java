@@ -8,6 +8,7 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.UUID;
@@ -108,6 +109,7 @@ public class SheetService {
     VersionService.Replay shared = inForce.of(program).orElseThrow(NotFound::new);
     Permit permit =
         Permit.of(
+            program,
             shared.program(),
             inForce.before(program),
             client.means(),
@@ -117,10 +119,14 @@ public class SheetService {
       Gate.Why why = permit.closed().get();
       return new Answer.Not("The gate is closed: %s. %s".formatted(why.label(), why.opens()));
     }
-    if (permit.nothing()) {
+    if (permit.notItsTurn().equals(Optional.of(Permit.Turn.FLARE_LASTS))) {
+      return new Answer.Not("A flare lasts, and only the plan for it is done: print that.");
+    }
+    // What is for a flare is printed ahead of it.
+    if (permit.objections().size() == shared.program().items().size()) {
       return new Answer.Not("The screening does not allow any item of it now: change it in Plan.");
     }
-    VersionService.Replay replay = permit.reEntry() ? shared.beginningAgain() : shared;
+    VersionService.Replay replay = shared.begun(permit.beginning());
     return new Answer.Ready(model(client, replay, permit.waiting()));
   }
 

@@ -124,8 +124,9 @@ public class CourseService {
   /** Stretch of the other program. */
   public static Ledger beside(DraftService.State state) {
     return state
-        .inForce()
-        .of(state.program().other())
+        .program()
+        .beside()
+        .flatMap(state.inForce()::of)
         .map(r -> Ledger.of(Timeline.compile(r.program())))
         .orElse(Ledger.NOTHING);
   }

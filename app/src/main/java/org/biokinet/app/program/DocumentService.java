@@ -114,7 +114,8 @@ public class DocumentService {
             program.lead(),
             now.note(),
             program.items().stream().map(DocumentService::row).toList(),
-            now.course());
+            now.course(),
+            now.days());
     return new Imported.Ready(new DraftEdit.Replace(then), left(state, program));
   }
 
@@ -128,6 +129,7 @@ public class DocumentService {
   private List<String> against(DraftService.State state, Program program, Library mine) {
     Permit permit =
         Permit.of(
+            state.program(),
             program,
             state.inForce().before(state.program()),
             state.client().means(),
@@ -152,7 +154,7 @@ public class DocumentService {
     return against;
   }
 
-  private static DraftItem row(Item item) {
+  static DraftItem row(Item item) {
     return new DraftItem(
         UUID.randomUUID().toString(),
         item.exercise().id(),

@@ -460,7 +460,7 @@ public class DraftService {
     if (check.problem().isPresent()) return new Outcome.Refused(state, check.problem().get());
     Program program = check.timeline().orElseThrow().program();
     Optional<String> objection =
-        Permit.of(program, state.inForce().before(kind), client.means(), gate, catalogue)
+        Permit.of(kind, program, state.inForce().before(kind), client.means(), gate, catalogue)
             .objections()
             .entrySet()
             .stream()
@@ -627,7 +627,8 @@ public class DraftService {
   /** As it was written; what was shared before that was kept, from its program. */
   static Draft start(VersionService.Replay replay) {
     Draft then = replay.draft().orElseGet(() -> read(replay));
-    return new Draft(then.title(), then.lead(), Optional.empty(), then.items(), then.course());
+    return new Draft(
+        then.title(), then.lead(), Optional.empty(), then.items(), then.course(), then.days());
   }
 
   private static Draft read(VersionService.Replay replay) {

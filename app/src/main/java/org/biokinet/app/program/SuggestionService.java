@@ -14,6 +14,7 @@ import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
 import java.util.UUID;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.biokinet.app.audit.Audit;
@@ -31,6 +32,7 @@ import org.biokinet.core.advice.Warning;
 import org.biokinet.core.anatomy.Means;
 import org.biokinet.core.anatomy.Position;
 import org.biokinet.core.dose.DoseNotation;
+import org.biokinet.core.exercise.Exercise;
 import org.biokinet.core.measure.Finding;
 import org.biokinet.core.planning.Case;
 import org.biokinet.core.planning.Planner;
@@ -43,7 +45,9 @@ import org.biokinet.core.program.Program;
 import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.screening.Allowed;
+import org.biokinet.core.screening.FlarePlan;
 import org.biokinet.core.screening.Gate;
+import org.biokinet.core.screening.Rest;
 import org.biokinet.core.timeline.DraftTimeline;
 import org.biokinet.core.timeline.Timeline;
 import org.springframework.data.jpa.repository.JpaRepository;
@@ -203,6 +207,25 @@ public class SuggestionService {
         : state.client().circumstances().minutes().orElse(program.usualMinutes());
   }
 
+  /** What a flare plan can begin with, of what the client does now; an edit of its draft. */
+  @Transactional(readOnly = true)
+  public DraftEdit flarePlan(DraftService.State state) {
+    Client client = state.client();
+    List<Item> now =
+        state.inForce().of(ProgramKind.MAIN).map(r -> r.program().items()).orElse(List.of());
+    Predicate<Exercise> may =
+        Rest.of(
+                library.of(client.practice()).catalogue(),
+                screenings.gate(client).answers(),
+                client.means())
+            ::contains;
+    return new DraftEdit.Insert(
+        FlarePlan.of(now, client.breathSeconds(), library.of(client.practice()).catalogue(), may)
+            .stream()
+            .map(DocumentService::row)
+            .toList());
+  }
+
   /** What can be chosen when something is suggested for this draft. */
   @Transactional(readOnly = true)
   public Choices choices(DraftService.State state, WhatIf whatIf) {
@@ -256,6 +279,9 @@ public class SuggestionService {
   }
 
   private Optional<String> closed(DraftService.State state, WhatIf whatIf) {
+    if (!state.program().servesFindings()) {
+      return Optional.of("What is done in a flare is not made of findings.");
+    }
     if (whatIf.positions().filter(Set::isEmpty).isPresent()) {
       return Optional.of("Choose at least one position.");
     }

@@ -26,7 +26,7 @@ import org.biokinet.core.program.Program;
 import org.biokinet.core.program.ProgramDocument;
 import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.program.SessionLength;
-import org.biokinet.core.screening.ReEntry;
+import org.biokinet.core.screening.Beginning;
 import org.biokinet.core.timeline.Timeline;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -58,9 +58,11 @@ public class VersionService {
       return catalogue.words(program.items().get(place).exercise(), language).name();
     }
 
-    /** With the doses of somebody who begins again after a pause. */
-    public Replay beginningAgain() {
-      return new Replay(version, ReEntry.of(program), catalogue, draft);
+    /** With the doses with which somebody begins. */
+    public Replay begun(Beginning beginning) {
+      return beginning.smaller()
+          ? new Replay(version, beginning.of(program), catalogue, draft)
+          : this;
     }
   }
 
@@ -80,9 +82,9 @@ public class VersionService {
       return Optional.ofNullable(replays.get(program));
     }
 
-    /** The items of the other program. */
+    /** The items of what is done on the same days. */
     public List<Item> beside(ProgramKind program) {
-      return of(program.other()).map(r -> r.program().items()).orElse(List.of());
+      return program.beside().flatMap(this::of).map(r -> r.program().items()).orElse(List.of());
     }
 
     /** Those that go before where both hold the same and a day is limited. */
@@ -144,7 +146,7 @@ public class VersionService {
     if (!program.givesWay()) return List.of();
     return versions
         .findFirstByClientIdAndProgramAndSharedAtLessThanEqualOrderByNumberDesc(
-            clientId, program.other(), when)
+            clientId, program.beside().orElseThrow(), when)
         .filter(v -> !withdrawnBy(clientId, v.version().name(), when))
         .map(v -> kept(v).program().items())
         .orElse(List.of());
@@ -174,6 +176,7 @@ public class VersionService {
     return versions.newest(client.getId()).stream()
         .filter(f -> f.withdrawal() == null && inEpisode(f.version(), client))
         .map(f -> f.version().version())
+        .filter(v -> v.program() != ProgramKind.FLARE)
         .min(Comparator.comparing(ProgramVersion::program));
   }
 

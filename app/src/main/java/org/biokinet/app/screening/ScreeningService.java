@@ -106,7 +106,14 @@ public class ScreeningService {
         known.lastStop(),
         known.stopOpen(),
         known.known(GateFactRow.Kind.LOOKED_AT),
-        known.lastSession());
+        known.lastSession(),
+        new Gate.Lately(
+            known.known(GateFactRow.Kind.SESSION),
+            known.known(GateFactRow.Kind.RETURNED),
+            known.known(GateFactRow.Kind.FEVER),
+            known.known(GateFactRow.Kind.FLARE_BEGUN),
+            known.known(GateFactRow.Kind.FLARE_ENDED),
+            known.known(GateFactRow.Kind.FLARE_UNDONE)));
   }
 
   /** The gate of one client, now. */
@@ -265,9 +272,7 @@ public class ScreeningService {
   /** A practitioner has looked at what a client has answered alone. */
   @Transactional(propagation = Propagation.MANDATORY)
   public void lookedAt(UUID clientId) {
-    Instant now = clock.instant();
-    facts.add(clientId, GateFactRow.Kind.LOOKED_AT, now, now);
-    publisher.publishEvent(new ScreeningChanged(clientId));
+    add(clientId, GateFactRow.Kind.LOOKED_AT);
   }
 
   /**
@@ -290,7 +295,41 @@ public class ScreeningService {
    */
   @Transactional(propagation = Propagation.MANDATORY)
   public void exercised(UUID clientId, Instant at, LocalDate day) {
+    Optional<LocalDate> before = facts.at(clientId, GateFacts.ALL).lastSession();
+    if (before.filter(b -> Gate.isReturn(b, day)).isPresent()) {
+      facts.add(clientId, GateFactRow.Kind.RETURNED, at, clock.instant());
+    }
     facts.addSession(clientId, at, clock.instant(), day);
+    publisher.publishEvent(new ScreeningChanged(clientId));
+  }
+
+  /** An illness with fever: the red flags are asked first. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void fever(UUID clientId) {
+    add(clientId, GateFactRow.Kind.FEVER);
+  }
+
+  /** Only the plan for a flare is done from now on. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void flareBegun(UUID clientId) {
+    add(clientId, GateFactRow.Kind.FLARE_BEGUN);
+  }
+
+  /** The other programs are done again, lower for a while. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void flareEnded(UUID clientId) {
+    add(clientId, GateFactRow.Kind.FLARE_ENDED);
+  }
+
+  /** There was none: nothing is lower for it. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void flareUndone(UUID clientId) {
+    add(clientId, GateFactRow.Kind.FLARE_UNDONE);
+  }
+
+  private void add(UUID clientId, GateFactRow.Kind kind) {
+    Instant now = clock.instant();
+    facts.add(clientId, kind, now, now);
     publisher.publishEvent(new ScreeningChanged(clientId));
   }
 

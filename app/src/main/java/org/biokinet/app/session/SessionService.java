@@ -258,7 +258,7 @@ public class SessionService {
             .of(me.id(), upload.versionDone())
             .orElseThrow(() -> new BadUpload("there is no version " + upload.version()));
     if (!ofTen(upload.painBefore())) throw new BadUpload("painBefore is 0 to 10");
-    VersionService.Replay replay = upload.beginsAgain() ? shared.beginningAgain() : shared;
+    VersionService.Replay replay = shared.begun(upload.begun());
     try {
       Timeline timeline =
           Timeline.compile(replay.session(upload.lead(), upload.lengthDone(), upload.waiting()));
@@ -296,13 +296,14 @@ public class SessionService {
     Optional<String> past =
         PastTheGate.of(
                 Permit.of(
+                    name.program(),
                     replay.program(),
                     versions.before(me.id(), replay.version().program(), asked),
                     client.means(),
                     gate,
                     library.of(client.practice()).catalogue()),
                 performance,
-                upload.beginsAgain(),
+                upload.begun(),
                 place -> replay.name(place, Library.LANGUAGE))
             .or(() -> withdrawn);
     SessionRow row =
@@ -417,13 +418,14 @@ public class SessionService {
     // What waited then, or began again, was so on the sheet too.
     Permit permit =
         Permit.of(
+            version.program(),
             replay.program(),
             versions.before(client.getId(), version.program(), at),
             client.means(),
             screenings.gate(client, at),
             library.of(client.practice()).catalogue());
     Set<Integer> waiting = permit.nothing() ? Set.of() : permit.waiting();
-    VersionService.Replay then = permit.reEntry() ? replay.beginningAgain() : replay;
+    VersionService.Replay then = replay.begun(permit.beginning());
     List<Integer> done =
         Timeline.compile(then.session(lead, SessionLength.USUAL, waiting)).segments().stream()
             .map(Segment::seconds)
@@ -435,7 +437,8 @@ public class SessionService {
         lead,
         SessionLength.USUAL,
         waiting.stream().sorted().toList(),
-        permit.reEntry(),
+        null,
+        permit.beginning(),
         at.atZone(client.zone()).toOffsetDateTime(),
         client.zone().getId(),
         null,

@@ -10,6 +10,7 @@ import org.biokinet.app.program.ProgramVersion;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.program.SessionLength;
+import org.biokinet.core.screening.Beginning;
 import org.biokinet.core.session.Ended;
 import org.jspecify.annotations.Nullable;
 
@@ -24,6 +25,7 @@ import org.jspecify.annotations.Nullable;
  * @param paused the items that waited, by their place; null from a player that knew of none
  * @param reEntry whether the doses were those of somebody who begins again after a pause; null from
  *     a player that knew of none
+ * @param beginning the doses with which it began; null from a player that knew of none
  * @param startedAt by the device's clock, with its offset
  * @param zone the device's time zone
  * @param painBefore 0–10; null where it was not told
@@ -38,6 +40,7 @@ public record SessionUpload(
     @Nullable SessionLength length,
     @Nullable @Size(max = 60) List<@NotNull Integer> paused,
     @Nullable Boolean reEntry,
+    @Nullable Beginning beginning,
     @NotNull OffsetDateTime startedAt,
     @NotNull String zone,
     @Nullable Integer painBefore,
@@ -53,8 +56,9 @@ public record SessionUpload(
     return paused == null ? Set.of() : Set.copyOf(paused);
   }
 
-  public boolean beginsAgain() {
-    return Boolean.TRUE.equals(reEntry);
+  public Beginning begun() {
+    if (beginning != null) return beginning;
+    return Boolean.TRUE.equals(reEntry) ? Beginning.RE_ENTRY : Beginning.AS_SHARED;
   }
 
   public SessionLength lengthDone() {

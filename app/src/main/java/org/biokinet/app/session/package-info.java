@@ -8,7 +8,8 @@
       "client",
       "screening",
       "library",
-      "program"
+      "program",
+      "pause"
     })
 @NullMarked
 package org.biokinet.app.session;

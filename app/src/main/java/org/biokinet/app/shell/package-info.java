@@ -10,6 +10,7 @@
       "access",
       "screening",
       "program",
+      "pause",
       "worklist"
     })
 @NullMarked

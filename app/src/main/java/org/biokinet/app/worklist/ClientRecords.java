@@ -18,6 +18,8 @@ import org.biokinet.app.program.ProgramVersion;
 import org.biokinet.app.screening.ClientScreening;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.progress.Attention;
+import org.biokinet.core.progress.Flare;
+import org.biokinet.core.progress.Pause;
 import org.biokinet.core.screening.Assessment;
 import org.biokinet.core.screening.Feature;
 import org.biokinet.core.screening.Gate;
@@ -45,6 +47,8 @@ record ClientRecords(
     List<Matter> open,
     Optional<Instant> called,
     Optional<LocalDate> measured,
+    Optional<Flare> flare,
+    Optional<Pause> pause,
     Instant now) {
 
   Standing standing() {
@@ -77,7 +81,9 @@ record ClientRecords(
                 new Standing.Last(
                     s.startedAt(), s.painBefore(), s.checkIn().flatMap(CheckIn::highestPain))),
         days(),
-        measured);
+        measured,
+        flare.filter(Flare::lasts).map(f -> new Standing.Flaring(f.begun(), f.until())),
+        pause.map(p -> new Standing.Away(p.kind(), p.from(), p.last())));
   }
 
   private Attention.Facts facts(Gate gate) {
@@ -93,7 +99,12 @@ record ClientRecords(
         newest.map(Session::startedAt),
         shared.map(ProgramVersion::sharedAt),
         draft.isPresent(),
-        link.everOpened());
+        link.everOpened(),
+        new Attention.Rest(
+            flare,
+            at(Attention.FLARE_EXAMINE),
+            pause.map(p -> p.from().atStartOfDay(client.zone()).toInstant()),
+            pause.map(p -> p.last().plusDays(1).atStartOfDay(client.zone()).toInstant())));
   }
 
   private Optional<Instant> validUntil(Attention.Facts facts) {
@@ -106,6 +117,9 @@ record ClientRecords(
   /** When the reason began. */
   private Instant since(Attention attention) {
     return switch (attention) {
+      case FLARE_EXAMINE -> at(attention).orElseGet(() -> flare.orElseThrow().examinedFrom());
+      case FLARE -> flare.orElseThrow().begun();
+      case AWAY -> pause.orElseThrow().from().atStartOfDay(client.zone()).toInstant();
       case STOPPED, WHILE_CLOSED, MAP_ASKS, PAIN_TOO_HIGH -> at(attention).orElseThrow();
       case EMERGENCY, EXAMINE, SCREEN, SCREEN_SOON ->
           screening.newest().map(k -> k.answered().at()).orElse(client.createdAt());

@@ -8,6 +8,7 @@ import java.util.Optional;
 import org.biokinet.app.client.Matter;
 import org.biokinet.app.program.ProgramVersion;
 import org.biokinet.core.progress.Attention;
+import org.biokinet.core.progress.Pause;
 import org.biokinet.core.screening.Gate;
 
 /**
@@ -24,6 +25,7 @@ import org.biokinet.core.screening.Gate;
  * @param everOpened whether any link was ever opened
  * @param week the days of the last week and a day on which something was done
  * @param measured the day of the last visit
+ * @param away the newest pause, over or not
  */
 public record Standing(
     Attention attention,
@@ -45,15 +47,23 @@ public record Standing(
     Optional<ProgramVersion.Name> draft,
     Optional<Last> last,
     List<Day> week,
-    Optional<LocalDate> measured) {
+    Optional<LocalDate> measured,
+    Optional<Flaring> flare,
+    Optional<Away> away) {
 
   /** Counts up when this record or the order changes; rows of another form are made anew. */
-  public static final int FORM = 2;
+  public static final int FORM = 3;
 
   /** The record on which the gate stands open. */
   public record OpenedBy(String who, Instant at, String examined, String found) {}
 
   public record Shared(ProgramVersion.Name version, Instant at) {}
+
+  /** A flare that lasts, and until when its plan is followed. */
+  public record Flaring(Instant begun, Instant until) {}
+
+  /** The newest pause, whether it is to come, lasts or is over. */
+  public record Away(Pause.Kind kind, LocalDate from, LocalDate last) {}
 
   /** The last session, with what was said of pain. */
   public record Last(Instant at, Optional<Integer> painBefore, Optional<Integer> highestPain) {}

@@ -13,6 +13,8 @@ import org.biokinet.app.client.AboutClient;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientService;
 import org.biokinet.app.measurement.MeasurementService;
+import org.biokinet.app.pause.FlareService;
+import org.biokinet.app.pause.PauseService;
 import org.biokinet.app.platform.Changes;
 import org.biokinet.app.program.DraftService;
 import org.biokinet.app.program.VersionService;
@@ -45,6 +47,8 @@ public class StandingService {
   private final DraftService drafts;
   private final VersionService versions;
   private final SessionService sessions;
+  private final PauseService pauses;
+  private final FlareService flares;
   private final Clock clock;
 
   StandingService(
@@ -56,6 +60,8 @@ public class StandingService {
       DraftService drafts,
       VersionService versions,
       SessionService sessions,
+      PauseService pauses,
+      FlareService flares,
       Clock clock) {
     this.standings = standings;
     this.clients = clients;
@@ -65,6 +71,8 @@ public class StandingService {
     this.drafts = drafts;
     this.versions = versions;
     this.sessions = sessions;
+    this.pauses = pauses;
+    this.flares = flares;
     this.clock = clock;
   }
 
@@ -159,6 +167,8 @@ public class StandingService {
             clients.matters(id),
             clients.lastCall(id).map(ClientService.Call::at),
             measurements.lastVisit(client),
+            flares.newest(id),
+            pauses.newest(id),
             now)
         .standing();
   }

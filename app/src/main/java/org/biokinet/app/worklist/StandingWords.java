@@ -84,6 +84,27 @@ public record StandingWords(String word, String reason, Station next) {
           String reason = "Not started, %s, %s.".formatted(e.detail(), when(e.at()));
           yield new StandingWords("Too sore to start", reason, Station.DO);
         }
+        case FLARE_EXAMINE -> {
+          String reason =
+              s.open(s.attention())
+                  .map(m -> "%s, %s".formatted(StringUtils.capitalize(m.detail()), when(m.at())))
+                  .orElse("It has lasted 72 hours");
+          yield new StandingWords("Examine the flare", reason + ".", Station.DO);
+        }
+        case FLARE -> {
+          Standing.Flaring f = s.flare().orElseThrow();
+          String reason =
+              "Begun %s; the flare plan holds until %s."
+                  .formatted(when(f.begun()), Days.day(f.until(), zone));
+          yield new StandingWords("Flare", reason, Station.DO);
+        }
+        case AWAY -> {
+          Standing.Away a = s.away().orElseThrow();
+          yield new StandingWords(
+              StringUtils.capitalize(a.kind().words()),
+              "Until %s; nothing is missed.".formatted(Days.day(a.last())),
+              Station.DO);
+        }
         case PAIN_ROSE -> {
           Standing.Last last = s.last().orElseThrow();
           String reason =

@@ -39,7 +39,8 @@ public class WorklistService {
       boolean pin) {}
 
   private static final int FIRST = 0;
-  private static final int STEADY = Attention.STEADY.place();
+  private static final int STEADY = Attention.AWAY.place();
+  private static final int LAST = Attention.STEADY.place();
 
   private final Standings standings;
   private final StandingService service;
@@ -57,7 +58,7 @@ public class WorklistService {
   }
 
   public Page<Row> steady(Me me, boolean mine, int page, int size) {
-    return places(me, mine, STEADY, STEADY, page, size);
+    return places(me, mine, STEADY, LAST, page, size);
   }
 
   private Page<Row> places(Me me, boolean mine, int from, int to, int page, int size) {

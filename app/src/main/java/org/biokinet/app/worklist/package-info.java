@@ -11,6 +11,7 @@
       "library",
       "measurement",
       "program",
+      "pause",
       "session"
     })
 @NullMarked

@@ -1,5 +1,6 @@
 package org.biokinet.core.exercise;
 
+import java.util.Collections;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -15,6 +16,7 @@ import org.biokinet.core.anatomy.Tissue;
 import org.biokinet.core.dose.Bounds;
 import org.biokinet.core.dose.Dose;
 import org.biokinet.core.dose.DoseContext;
+import org.biokinet.core.dose.Mode;
 
 /**
  * One exercise of the catalogue: its facts, without its words.
@@ -104,6 +106,25 @@ public record Exercise(
         };
     boolean ofMuscles = usual == Intent.LENGTHEN || usual == Intent.STRENGTHEN;
     return ofMuscles && target.kind() != Tissue.Kind.MUSCLE ? Intent.MOBILISE : usual;
+  }
+
+  /** Whether it is breathing, or lying still on the back: nothing that moves, pulls or presses. */
+  public boolean isRest() {
+    boolean lyingStill =
+        doseContext.mode() == Mode.RELEASE && positions.equals(List.of(Position.SUPINE));
+    return (group == Group.BREATH || lyingStill) && precautions.isEmpty();
+  }
+
+  /**
+   * Whether it is a movement that can be done in half its range, gently: nothing that strengthens,
+   * loads a nerve, circles the neck or adds force to it (our choice).
+   */
+  public boolean isEasyMovement() {
+    boolean moves = doseContext.mode() == Mode.MOVE || doseContext.mode() == Mode.CIRCLE;
+    return moves
+        && !group.isStrength()
+        && targets.stream().noneMatch(t -> intentFor(t) == Intent.STRENGTHEN)
+        && Collections.disjoint(precautions, Precaution.BEYOND_EASE);
   }
 
   /** Whether it does this to one of its targets. */

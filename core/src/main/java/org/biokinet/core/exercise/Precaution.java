@@ -1,5 +1,6 @@
 package org.biokinet.core.exercise;
 
+import java.util.Set;
 import org.biokinet.core.anatomy.Coded;
 
 /** What an exercise does to the body that some clients must not, or only gently, have done. */
@@ -24,6 +25,10 @@ public enum Precaution implements Coded {
   HEAD_DOWN("head-down", "head below the heart"),
   BALANCE("balance", "needs balance"),
   ROLLER("roller", "lying on a roller");
+
+  /** What half a range does not make easy (our choice). */
+  static final Set<Precaution> BEYOND_EASE =
+      Set.of(CX_CIRCLE, OVERPRESSURE, NEURAL, HEAD_DOWN, ROLLER);
 
   private final String code;
   private final String label;

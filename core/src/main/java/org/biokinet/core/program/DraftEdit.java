@@ -35,6 +35,7 @@ import org.biokinet.core.program.Item.Priority;
   @JsonSubTypes.Type(value = DraftEdit.SetTarget.class, name = "target"),
   @JsonSubTypes.Type(value = DraftEdit.SetWeeks.class, name = "weeks"),
   @JsonSubTypes.Type(value = DraftEdit.SetCourse.class, name = "course"),
+  @JsonSubTypes.Type(value = DraftEdit.SetDays.class, name = "days"),
   @JsonSubTypes.Type(value = DraftEdit.Duplicate.class, name = "duplicate"),
   @JsonSubTypes.Type(value = DraftEdit.MoveAll.class, name = "move-all"),
   @JsonSubTypes.Type(value = DraftEdit.RemoveAll.class, name = "remove-all"),
@@ -109,7 +110,8 @@ public sealed interface DraftEdit {
   record SetTitle(String title) implements DraftEdit {
     @Override
     public Draft apply(Draft draft) {
-      return new Draft(title, draft.lead(), draft.note(), draft.items(), draft.course());
+      return new Draft(
+          title, draft.lead(), draft.note(), draft.items(), draft.course(), draft.days());
     }
   }
 
@@ -117,7 +119,8 @@ public sealed interface DraftEdit {
   record SetNote(Optional<String> note) implements DraftEdit {
     @Override
     public Draft apply(Draft draft) {
-      return new Draft(draft.title(), draft.lead(), note, draft.items(), draft.course());
+      return new Draft(
+          draft.title(), draft.lead(), note, draft.items(), draft.course(), draft.days());
     }
   }
 
@@ -141,7 +144,8 @@ public sealed interface DraftEdit {
   record SetLead(Optional<Side> lead) implements DraftEdit {
     @Override
     public Draft apply(Draft draft) {
-      return new Draft(draft.title(), lead, draft.note(), draft.items(), draft.course());
+      return new Draft(
+          draft.title(), lead, draft.note(), draft.items(), draft.course(), draft.days());
     }
   }
 
@@ -217,7 +221,30 @@ public sealed interface DraftEdit {
     @Override
     public Draft apply(Draft draft) {
       return new Draft(
-          draft.title(), draft.lead(), draft.note(), draft.items(), Optional.of(course));
+          draft.title(),
+          draft.lead(),
+          draft.note(),
+          draft.items(),
+          Optional.of(course),
+          draft.days());
+    }
+  }
+
+  /** For how many days a flare plan is followed. */
+  record SetDays(int days) implements DraftEdit {
+    public SetDays {
+      if (days < 1 || days > Draft.MOST_DAYS) throw new IllegalArgumentException("days " + days);
+    }
+
+    @Override
+    public Draft apply(Draft draft) {
+      return new Draft(
+          draft.title(),
+          draft.lead(),
+          draft.note(),
+          draft.items(),
+          draft.course(),
+          Optional.of(days));
     }
   }
 

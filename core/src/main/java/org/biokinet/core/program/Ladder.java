@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
+import org.biokinet.core.dose.Bounds;
 import org.biokinet.core.dose.Dose;
 import org.biokinet.core.dose.DoseContext;
 import org.biokinet.core.dose.Length;
@@ -71,6 +72,40 @@ public record Ladder(List<SideDose> rungs) {
             d ->
                 volume(d, c).secondsADay() <= most.secondsADay()
                     && volume(d, c).repetitionsADay() <= most.repetitionsADay());
+  }
+
+  /**
+   * So many rungs lower, no lower than where the ladder starts. Who is at its foot, or does less
+   * than that, stays.
+   */
+  public static SideDose down(SideDose now, SideDose start, DoseContext c, int rungs) {
+    List<SideDose> below = between(foot(now, start), now, c).rungs();
+    SideDose lower = below.get(Math.max(0, below.size() - 1 - rungs));
+    return volume(lower, c).exceeds(volume(now, c)) ? now : lower;
+  }
+
+  /** The start in the form of a dose: what the start leaves open is as it is. */
+  private static SideDose foot(SideDose now, SideDose start) {
+    boolean lighter =
+        now.resistance().flatMap(r -> start.resistance().filter(r::moreThan)).isPresent();
+    return now.withWork(foot(now.work(), start.work()))
+        .withEffort(smaller(now.effort(), start.effort()))
+        .withCeiling(smaller(now.ceiling(), start.ceiling()))
+        .withPerDay(
+            now.perDay().isPresent() ? OptionalInt.of(start.perDay().orElse(1)) : now.perDay())
+        .withResistance(lighter ? start.resistance() : now.resistance());
+  }
+
+  /** Contract–relax stays that, down to one cycle. */
+  private static Work foot(Work now, Work start) {
+    return now instanceof Work.ContractRelax cr && !(start instanceof Work.ContractRelax)
+        ? new Work.ContractRelax(cr.sets(), 1, cr.contractSeconds(), cr.deeper())
+        : start;
+  }
+
+  private static OptionalInt smaller(OptionalInt now, OptionalInt start) {
+    boolean less = now.isPresent() && start.isPresent() && start.getAsInt() < now.getAsInt();
+    return less ? start : now;
   }
 
   private static Optional<SideDose> wanted(SideDose now, SideDose target, DoseContext c) {
@@ -185,7 +220,7 @@ public record Ladder(List<SideDose> rungs) {
   private static SideDose oftener(SideDose now, SideDose more, DoseContext c) {
     if (fits(now, more, c)) return more;
     int full = amount(more);
-    for (int amount = 1; amount < full; amount++) {
+    for (int amount = least(more); amount < full; amount++) {
       SideDose shorter = with(more, amount);
       if (volume(shorter, c).secondsADay() + volume(shorter, c).repetitionsADay()
               > volume(now, c).secondsADay() + volume(now, c).repetitionsADay()
@@ -215,6 +250,13 @@ public record Ladder(List<SideDose> rungs) {
     if (dose.work() instanceof Work.Holds h) return h.hold().amount();
     if (dose.work() instanceof Work.ContractRelax cr) return cr.deeper().amount();
     return ((Work.Repetitions) dose.work()).reps();
+  }
+
+  /** Nothing is made shorter than that. */
+  private static int least(SideDose dose) {
+    boolean deeperInSeconds =
+        dose.work() instanceof Work.ContractRelax cr && !cr.deeper().inBreaths();
+    return deeperInSeconds ? Bounds.DEEPER_SECONDS.least() : 1;
   }
 
   private static SideDose with(SideDose dose, int amount) {

@@ -11,14 +11,21 @@ import org.biokinet.core.anatomy.Position;
 import org.biokinet.core.exercise.Exercise;
 
 /**
- * Which of a client's two programs: the main one, or the short one beside it that is done at the
- * desk. Each has versions of its own; what the screening allows, it allows to both together.
+ * Which of a client's programs: the main one, the short one beside it that is done at the desk, or
+ * what is done instead of both while a flare lasts. Each has versions of its own; what the
+ * screening allows, it allows to all that is done on a day together.
  */
 public enum ProgramKind implements Coded {
   MAIN("main", "main program", 10, 60),
 
   /** One to three minutes, on a chair or standing, nothing in the hand (our choice). */
-  DESK("desk", "desk program", 2, 3);
+  DESK("desk", "desk program", 2, 3),
+
+  /**
+   * Set ahead, begun by the client, done instead of the others: breathing, rest, and movements in
+   * half range, gently. Common practice, no source; its minutes are our choice.
+   */
+  FLARE("flare", "flare plan", 5, 15);
 
   /** A wall is nothing that anybody holds. */
   private static final Set<Equipment> AT_THE_DESK = EnumSet.of(Equipment.CHAIR, Equipment.WALL);
@@ -49,13 +56,23 @@ public enum ProgramKind implements Coded {
     return Character.toUpperCase(label.charAt(0)) + label.substring(1);
   }
 
-  public ProgramKind other() {
-    return this == MAIN ? DESK : MAIN;
+  /** What is done on the same days; empty for what is done instead. */
+  public Optional<ProgramKind> beside() {
+    return switch (this) {
+      case MAIN -> Optional.of(DESK);
+      case DESK -> Optional.of(MAIN);
+      case FLARE -> Optional.empty();
+    };
   }
 
   /** Whether its items wait where both hold the same and the screening limits the day. */
   public boolean givesWay() {
     return this == DESK;
+  }
+
+  /** Whether it is there for what was measured, week by week; a flare plan is there to calm. */
+  public boolean servesFindings() {
+    return this != FLARE;
   }
 
   /** How long its sessions can be chosen to be; a break is short enough. */
@@ -75,12 +92,12 @@ public enum ProgramKind implements Coded {
 
   /** Whether anything of it may be done so. */
   public boolean knows(Position position) {
-    return this == MAIN || !position.onFloor();
+    return this != DESK || !position.onFloor();
   }
 
   /** What a client has and can do where this program is done; empty where that is nothing. */
   public Optional<Means> within(Means means) {
-    if (this == MAIN) return Optional.of(means);
+    if (this != DESK) return Optional.of(means);
     Set<Position> positions = EnumSet.copyOf(means.positions());
     positions.removeIf(p -> !knows(p));
     Set<Equipment> equipment = EnumSet.noneOf(Equipment.class);
@@ -91,6 +108,11 @@ public enum ProgramKind implements Coded {
   /** Why an exercise has no place in it, whoever the client is; empty where it has. */
   public Optional<String> against(Exercise e, Position position) {
     if (this == MAIN) return Optional.empty();
+    if (this == FLARE) {
+      return e.isRest() || e.isEasyMovement()
+          ? Optional.empty()
+          : Optional.of("not in a flare: only breathing, rest and movements in half range");
+    }
     if (!knows(position)) return Optional.of("not at the desk: " + position.label());
     return e.equipment().stream()
         .filter(thing -> !AT_THE_DESK.contains(thing))

@@ -2,7 +2,9 @@ package org.biokinet.core.progress;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Comparator;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.biokinet.core.screening.Gate;
 
 /** Why a client wants the practitioner, strongest first. */
@@ -19,6 +21,10 @@ public enum Attention {
   MAP_ASKS(Level.URGENT),
   /** Pain before a session was too high to start. */
   PAIN_TOO_HIGH(Level.STOP),
+  /** A flare has not settled in time, or is the second within four weeks. */
+  FLARE_EXAMINE(Level.STOP),
+  /** A flare lasts, and the plan for it is followed. */
+  FLARE(Level.EASE),
   /** Pain rose by 3 or more in the last session. */
   PAIN_ROSE(Level.EASE),
   /** Nothing may start before somebody has been screened, or screened again. */
@@ -37,6 +43,8 @@ public enum Attention {
   NOT_OPENED(Level.PLAIN),
   /** Opened, but no session yet. */
   NOT_STARTED(Level.PLAIN),
+  /** Away or ill, as was told: nothing is missed. */
+  AWAY(Level.STEADY),
   /** Nothing wants doing. */
   STEADY(Level.STEADY);
 
@@ -83,7 +91,7 @@ public enum Attention {
   }
 
   public boolean steady() {
-    return this == STEADY;
+    return level == Level.STEADY;
   }
 
   /** Our choice: shorter than the 7 days at which handbook rules take a client a rung back. */
@@ -108,6 +116,7 @@ public enum Attention {
    * @param pinForgotten whether the client waits for another PIN
    * @param lastRise highest pain minus pain before in the last session
    * @param linkOpened whether the client's link was ever opened
+   * @param rest pauses and flares
    */
   public record Facts(
       Optional<Instant> stopped,
@@ -121,12 +130,80 @@ public enum Attention {
       Optional<Instant> lastSession,
       Optional<Instant> shared,
       boolean draftWaits,
-      boolean linkOpened) {}
+      boolean linkOpened,
+      Rest rest) {
+
+    /** Neither pause nor flare. */
+    public Facts(
+        Optional<Instant> stopped,
+        Optional<Gate.Why> closed,
+        boolean renewable,
+        Optional<Instant> whileClosed,
+        Optional<Instant> mapAsks,
+        Optional<Instant> painTooHigh,
+        boolean pinForgotten,
+        Optional<Integer> lastRise,
+        Optional<Instant> lastSession,
+        Optional<Instant> shared,
+        boolean draftWaits,
+        boolean linkOpened) {
+      this(
+          stopped,
+          closed,
+          renewable,
+          whileClosed,
+          mapAsks,
+          painTooHigh,
+          pinForgotten,
+          lastRise,
+          lastSession,
+          shared,
+          draftWaits,
+          linkOpened,
+          Rest.NONE);
+    }
+
+    /** Since when somebody who does nothing has been quiet: a pause is none. */
+    private Optional<Instant> quietSince(Instant now) {
+      Optional<Instant> back =
+          rest.away().filter(at -> !now.isBefore(at)).flatMap(x -> rest.back());
+      return lastSession.map(at -> back.filter(at::isBefore).orElse(at));
+    }
+  }
+
+  /**
+   * When the program rests.
+   *
+   * @param flare the newest
+   * @param examine when it was told that a flare has to be examined, and nobody has dealt with it
+   * @param away when the newest pause begins
+   * @param back when it is over
+   */
+  public record Rest(
+      Optional<Flare> flare,
+      Optional<Instant> examine,
+      Optional<Instant> away,
+      Optional<Instant> back) {
+    public static final Rest NONE =
+        new Rest(Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty());
+
+    private boolean isAway(Instant now) {
+      return away.filter(at -> !now.isBefore(at)).isPresent()
+          && back.filter(now::isBefore).isPresent();
+    }
+  }
 
   /** When time alone may change it, the gate aside; empty where it does not. */
   public static Optional<Instant> changes(Facts f, Instant now) {
     // Quiet is who has been for longer than that.
-    return f.lastSession().map(at -> at.plus(QUIET_AFTER).plusMillis(1)).filter(now::isBefore);
+    Stream<Instant> quiet =
+        f.quietSince(now).stream().map(at -> at.plus(QUIET_AFTER).plusMillis(1));
+    Stream<Instant> pause = Stream.concat(f.rest().away().stream(), f.rest().back().stream());
+    Stream<Instant> flare = f.rest().flare().filter(Flare::lasts).map(Flare::examinedFrom).stream();
+    return Stream.of(quiet, pause, flare)
+        .flatMap(s -> s)
+        .filter(now::isBefore)
+        .min(Comparator.naturalOrder());
   }
 
   public static Attention of(Facts f, Instant now) {
@@ -136,15 +213,24 @@ public enum Attention {
     if (f.closed().equals(Optional.of(Gate.Why.EXAMINE))) return EXAMINE;
     if (f.mapAsks().isPresent()) return MAP_ASKS;
     if (f.painTooHigh().isPresent()) return PAIN_TOO_HIGH;
+    Optional<Flare> flare = f.rest().flare().filter(Flare::lasts);
+    if (f.rest().examine().isPresent() || flare.filter(x -> x.unsettled(now)).isPresent()) {
+      return FLARE_EXAMINE;
+    }
+    if (flare.isPresent()) return FLARE;
     if (f.lastRise().filter(r -> r >= ROSE_BY).isPresent()) return PAIN_ROSE;
     if (f.closed().isPresent()) return SCREEN;
-    if (f.lastSession().filter(at -> at.plus(QUIET_AFTER).isBefore(now)).isPresent()) return QUIET;
+    boolean away = f.rest().isAway(now);
+    if (!away && f.quietSince(now).filter(at -> at.plus(QUIET_AFTER).isBefore(now)).isPresent()) {
+      return QUIET;
+    }
     if (f.pinForgotten()) return NEW_PIN;
     if (f.renewable()) return SCREEN_SOON;
     if (f.draftWaits()) return DRAFT_NOT_SHARED;
     if (f.shared().isEmpty()) return NO_PROGRAM;
     if (!f.linkOpened()) return NOT_OPENED;
     if (f.lastSession().isEmpty()) return NOT_STARTED;
+    if (away) return AWAY;
     return STEADY;
   }
 }

@@ -151,7 +151,7 @@ public record Allowed(Assessment assessment, Means means, double breathSeconds, 
               .formatted(irritability.mostPerDay(), together(elsewhere), irritability.label());
       return against(use, Limit.TIMES, List.of(), words);
     }
-    boolean startIsTheLimit = verdict.limited() || (high && !Rest.is(use.exercise()));
+    boolean startIsTheLimit = verdict.limited() || (high && !use.exercise().isRest());
     if (!startIsTheLimit) return Optional.empty();
     if (start.isEmpty()) {
       String words = "no start dose is known for this side: " + why;

@@ -25,16 +25,24 @@ public sealed interface Gate {
   /** After so many days without a session it is asked again. */
   int PAUSE_DAYS = 14;
 
+  /** After so many days without a session one begins a rung lower. */
+  int RETURN_DAYS = 7;
+
   /** How long a device may start sessions without asking again. */
   Duration LEASE = Duration.ofDays(3);
 
   /**
    * @param renewable whether it is time to ask again, so that nobody well is shut out
-   * @param reEntry whether only {@link ReEntry} doses are started: after a pause that the client
-   *     has answered for alone
+   * @param beginning the doses with which sessions are started
+   * @param flare whether a flare lasts, so that only the plan for it is done
    * @param validUntil the last day of it
    */
-  record Open(Assessment assessment, boolean renewable, boolean reEntry, LocalDate validUntil)
+  record Open(
+      Assessment assessment,
+      boolean renewable,
+      Beginning beginning,
+      boolean flare,
+      LocalDate validUntil)
       implements Gate {
 
     /**
@@ -65,6 +73,7 @@ public sealed interface Gate {
     STOPPED("stopped by the client", "Record the call or the outcome."),
     AFTER_STOP("a stop since the screening", "Screen again: a stop asks for it."),
     LAPSED("screening is over 90 days old", "Screen again, or let the client renew it."),
+    AFTER_FEVER("a feverish illness since the screening", "Ask for the red flags first."),
     LONG_PAUSE("no session for 14 days", "Ask again whether anything is new.");
 
     private final String label;
@@ -105,7 +114,7 @@ public sealed interface Gate {
 
     /** Whether the client can open it by telling what is new. */
     public boolean renewedByClient() {
-      return this == LAPSED || this == LONG_PAUSE;
+      return this == LAPSED || this == AFTER_FEVER || this == LONG_PAUSE;
     }
   }
 
@@ -119,6 +128,7 @@ public sealed interface Gate {
    * @param stopOpen whether that still waits to be dealt with
    * @param lookedAt when a practitioner last shared a version or gave the full doses back
    * @param lastSession the day of the newest session of this program; empty where none was done
+   * @param lately what happened beside the program
    */
   record Facts(
       boolean archived,
@@ -127,9 +137,57 @@ public sealed interface Gate {
       Optional<Instant> lastStop,
       boolean stopOpen,
       Optional<Instant> lookedAt,
-      Optional<LocalDate> lastSession) {
+      Optional<LocalDate> lastSession,
+      Lately lately) {
     public Facts {
       answered = List.copyOf(answered);
+    }
+
+    /** Nothing beside the program. */
+    public Facts(
+        boolean archived,
+        List<Answered> answered,
+        Optional<Instant> askAgain,
+        Optional<Instant> lastStop,
+        boolean stopOpen,
+        Optional<Instant> lookedAt,
+        Optional<LocalDate> lastSession) {
+      this(archived, answered, askAgain, lastStop, stopOpen, lookedAt, lastSession, Lately.NOTHING);
+    }
+  }
+
+  /**
+   * What happened beside the program, each time the newest.
+   *
+   * @param session when the practice heard of one
+   * @param returned a session after {@link #RETURN_DAYS} days or more without one
+   * @param fever an illness with fever was told
+   * @param flareBegun the client began the plan for a flare
+   * @param flareEnded it was told, or written down, that this is over
+   * @param flareUndone it was begun by mistake
+   */
+  record Lately(
+      Optional<Instant> session,
+      Optional<Instant> returned,
+      Optional<Instant> fever,
+      Optional<Instant> flareBegun,
+      Optional<Instant> flareEnded,
+      Optional<Instant> flareUndone) {
+    public static final Lately NOTHING =
+        new Lately(
+            Optional.empty(),
+            Optional.empty(),
+            Optional.empty(),
+            Optional.empty(),
+            Optional.empty(),
+            Optional.empty());
+
+    /** Whether a flare lasts. */
+    public boolean flare() {
+      return flareBegun
+          .filter(at -> flareEnded.filter(end -> !at.isAfter(end)).isEmpty())
+          .filter(at -> flareUndone.filter(end -> !at.isAfter(end)).isEmpty())
+          .isPresent();
     }
   }
 
@@ -153,7 +211,8 @@ public sealed interface Gate {
                 new Open(
                     a,
                     ChronoUnit.DAYS.between(newest.day(), today) >= REMIND_FROM_DAY,
-                    reEntry(f),
+                    beginning(f, today),
+                    f.lately().flare(),
                     newest.day().plusDays(VALID_DAYS - 1L)));
   }
 
@@ -171,6 +230,34 @@ public sealed interface Gate {
                 .map(day -> day.plusDays(PAUSE_DAYS)))
         .filter(day -> day.isAfter(today))
         .min(Comparator.naturalOrder());
+  }
+
+  /** Whether it is long since the session before, and not so long that it is asked again. */
+  static boolean isReturn(LocalDate before, LocalDate day) {
+    long days = ChronoUnit.DAYS.between(before, day);
+    return days >= RETURN_DAYS && days < PAUSE_DAYS;
+  }
+
+  private static Beginning beginning(Facts f, LocalDate today) {
+    if (reEntry(f)) return Beginning.RE_ENTRY;
+    Lately lately = f.lately();
+    if (sinceLook(f, lately.flareEnded())) return Beginning.TWO_DOWN;
+    // Since the last look the doses are the practitioner's: what was before is in them.
+    boolean away =
+        sinceLook(f, lately.session())
+            && f.lastSession().filter(day -> isReturn(day, today)).isPresent();
+    return away || sinceLook(f, lately.returned()) ? Beginning.ONE_DOWN : Beginning.AS_SHARED;
+  }
+
+  private static boolean sinceLook(Facts f, Optional<Instant> happened) {
+    Optional<Instant> looked =
+        Stream.concat(
+                f.lookedAt().stream(),
+                f.answered().stream()
+                    .filter(a -> a.source() == Answered.Source.PRACTITIONER)
+                    .map(Answered::at))
+            .max(Comparator.naturalOrder());
+    return happened.filter(at -> looked.isEmpty() || at.isAfter(looked.get())).isPresent();
   }
 
   /** After a pause only the client has spoken for; a practitioner's look ends it. */
@@ -200,6 +287,9 @@ public sealed interface Gate {
     if (newest.source() == Answered.Source.BEFORE_VISIT) return Optional.of(Why.TO_CONFIRM);
     if (f.lastStop().filter(at -> !at.isBefore(newest.at())).isPresent()) {
       return Optional.of(Why.AFTER_STOP);
+    }
+    if (f.lately().fever().filter(at -> !at.isBefore(newest.at())).isPresent()) {
+      return Optional.of(Why.AFTER_FEVER);
     }
     if (ChronoUnit.DAYS.between(newest.day(), today) >= VALID_DAYS) {
       return Optional.of(Why.LAPSED);

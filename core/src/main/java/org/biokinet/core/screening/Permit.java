@@ -12,16 +12,19 @@ import org.biokinet.core.exercise.Catalogue;
 import org.biokinet.core.exercise.Exercise;
 import org.biokinet.core.program.Item;
 import org.biokinet.core.program.Program;
+import org.biokinet.core.program.ProgramKind;
 
 /**
  * What of a program a client may do: the one answer, asked by Plan, before sharing, at every start
  * and of what comes in.
  *
+ * @param kind which of the client's programs it is
  * @param gate as it stood at the moment that is asked about
  * @param allowed empty where nobody has answered anything
  * @param objections the first thing that speaks against an item, by its place; only such items
  */
 public record Permit(
+    ProgramKind kind,
     Gate gate,
     Program program,
     Optional<Allowed> allowed,
@@ -33,7 +36,12 @@ public record Permit(
    *     its exercises have to mind
    */
   public static Permit of(
-      Program program, List<Item> beside, Means means, Gate gate, Catalogue today) {
+      ProgramKind kind,
+      Program program,
+      List<Item> beside,
+      Means means,
+      Gate gate,
+      Catalogue today) {
     Optional<Allowed> allowed = Allowed.of(gate, means, program.breathSeconds());
     Map<Integer, Allowed.Objection> found = new TreeMap<>();
     allowed.ifPresent(
@@ -48,7 +56,7 @@ public record Permit(
             else before.add(item); // what waits is not done
           }
         });
-    return new Permit(gate, program, allowed, found);
+    return new Permit(kind, gate, program, allowed, found);
   }
 
   private static Exercise known(Catalogue today, Exercise shared) {
@@ -60,14 +68,42 @@ public record Permit(
     return gate instanceof Gate.Closed c ? Optional.of(c.why()) : Optional.empty();
   }
 
-  /** Whether nothing is left to do, although the gate may be open. */
-  public boolean nothing() {
-    return closed().isPresent() || objections.size() == program.items().size();
+  /** Why another of the client's programs is done now. */
+  public enum Turn {
+    /** The plan for a flare is done instead of the others. */
+    FLARE_LASTS("a flare lasted, and only the plan for it was open"),
+    /** It is for a flare, and there is none. */
+    NO_FLARE("no flare had been told of");
+
+    private final String words;
+
+    Turn(String words) {
+      this.words = words;
+    }
+
+    public String words() {
+      return words;
+    }
   }
 
-  /** Whether only {@link ReEntry} doses are open. */
-  public boolean reEntry() {
-    return gate instanceof Gate.Open open && open.reEntry();
+  /** Why it is not the turn of this one; empty where it is, or the gate is closed to all. */
+  public Optional<Turn> notItsTurn() {
+    if (!(gate instanceof Gate.Open open) || open.flare() == (kind == ProgramKind.FLARE)) {
+      return Optional.empty();
+    }
+    return Optional.of(open.flare() ? Turn.FLARE_LASTS : Turn.NO_FLARE);
+  }
+
+  /** Whether nothing is left to do, although the gate may be open. */
+  public boolean nothing() {
+    return closed().isPresent()
+        || notItsTurn().isPresent()
+        || objections.size() == program.items().size();
+  }
+
+  /** The doses that are open. */
+  public Beginning beginning() {
+    return Beginning.of(kind, gate);
   }
 
   /** The items that wait until the practitioner has changed the program. */
@@ -79,7 +115,7 @@ public record Permit(
   public boolean longSession() {
     List<Item> items = program.items();
     return gate instanceof Gate.Open open
-        && !open.reEntry()
+        && !beginning().smaller()
         && open.assessment()
             .allowsLongSession(
                 items.stream().map(Item::exercise).toList(),

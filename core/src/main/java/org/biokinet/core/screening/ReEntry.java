@@ -43,7 +43,7 @@ public final class ReEntry {
 
   private static Optional<SideDose> side(Exercise e, Dose dose, Side side, double breathSeconds) {
     Optional<SideDose> now = dose.on(side);
-    if (Rest.is(e)) return now;
+    if (e.isRest()) return now;
     return now.map(
         d -> {
           SideDose half = d.withWork(halved(d.work()));

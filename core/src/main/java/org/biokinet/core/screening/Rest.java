@@ -3,12 +3,9 @@ package org.biokinet.core.screening;
 import java.util.List;
 import java.util.Optional;
 import org.biokinet.core.anatomy.Means;
-import org.biokinet.core.anatomy.Position;
 import org.biokinet.core.anatomy.Setting;
-import org.biokinet.core.dose.Mode;
 import org.biokinet.core.exercise.Catalogue;
 import org.biokinet.core.exercise.Exercise;
-import org.biokinet.core.exercise.Group;
 
 /**
  * What is left on a day with too much pain: breathing, and lying still on the back. Nothing of it
@@ -19,18 +16,11 @@ public final class Rest {
 
   private Rest() {}
 
-  /** Whether an exercise is breathing or a rest position. */
-  public static boolean is(Exercise e) {
-    boolean lyingStill =
-        e.doseContext().mode() == Mode.RELEASE && e.positions().equals(List.of(Position.SUPINE));
-    return (e.group() == Group.BREATH || lyingStill) && e.precautions().isEmpty();
-  }
-
   /** Those that this client can do and nothing locks; breathing fits every position. */
   public static List<Exercise> of(
       Catalogue catalogue, Optional<Assessment> assessment, Means means) {
     return catalogue.offered().stream()
-        .filter(Rest::is)
+        .filter(Exercise::isRest)
         .filter(e -> means.equipment().containsAll(e.equipment()))
         .filter(
             e ->

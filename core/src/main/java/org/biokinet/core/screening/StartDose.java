@@ -49,7 +49,7 @@ public final class StartDose {
   static SideDose of(
       Use start, Irritability irritability, Assessment.Verdict verdict, double breathSeconds) {
     SideDose dose = start.dose();
-    if (irritability == Irritability.HIGH && !Rest.is(start.exercise())) {
+    if (irritability == Irritability.HIGH && !start.exercise().isRest()) {
       dose = dose.withWork(gentle(dose.work(), breathSeconds));
     }
     return dose.withWork(shortened(dose.work(), verdict.startSeconds(), breathSeconds))

@@ -5,6 +5,7 @@ import static java.util.Objects.requireNonNull;
 import java.util.Optional;
 import java.util.function.IntFunction;
 import org.biokinet.core.screening.Allowed;
+import org.biokinet.core.screening.Beginning;
 import org.biokinet.core.screening.Permit;
 import org.biokinet.core.timeline.Performance;
 
@@ -18,15 +19,16 @@ public final class PastTheGate {
 
   /**
    * @param permit of the program that was done, at the moment when it was done
-   * @param beganAgain whether it was done with the doses of somebody who begins again
+   * @param begun the doses with which it was done
    * @param names what the item at a place is called
    * @return in words; empty where all of it was right
    */
   public static Optional<String> of(
-      Permit permit, Performance done, boolean beganAgain, IntFunction<String> names) {
+      Permit permit, Performance done, Beginning begun, IntFunction<String> names) {
     if (permit.closed().isPresent()) {
       return Optional.of("the gate was " + permit.closed().get().label());
     }
+    if (permit.notItsTurn().isPresent()) return permit.notItsTurn().map(Permit.Turn::words);
     Optional<String> notAllowed =
         done.parts().stream()
             .filter(p -> p.seconds() > 0 && permit.waiting().contains(p.item()))
@@ -34,9 +36,11 @@ public final class PastTheGate {
             .findFirst()
             .map(at -> notAllowed(names.apply(at), requireNonNull(permit.objections().get(at))));
     if (notAllowed.isPresent()) return notAllowed;
-    return permit.reEntry() && !beganAgain
-        ? Optional.of("only half doses were open after the pause")
-        : Optional.empty();
+    if (!permit.beginning().asksLessThan(begun)) return Optional.empty();
+    return Optional.of(
+        permit.beginning() == Beginning.RE_ENTRY
+            ? "only half doses were open after the pause"
+            : "only lower doses were open for a while");
   }
 
   private static String notAllowed(String name, Allowed.Objection objection) {

@@ -20,6 +20,7 @@ class DraftEditTest {
               DraftItem.of("a", "chin-tuck", "3x10s"),
               DraftItem.of("b", "neck-rotation", "5"),
               DraftItem.of("c", "shoulder-roll", "5")),
+          Optional.empty(),
           Optional.empty());
 
   private static List<String> keys(DraftEdit edit) {

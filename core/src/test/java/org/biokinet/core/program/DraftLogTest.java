@@ -16,7 +16,13 @@ import org.junit.jupiter.api.Test;
 class DraftLogTest {
 
   private static final Draft EMPTY =
-      new Draft("First week", Optional.empty(), Optional.empty(), List.of(), Optional.empty());
+      new Draft(
+          "First week",
+          Optional.empty(),
+          Optional.empty(),
+          List.of(),
+          Optional.empty(),
+          Optional.empty());
 
   private static Entry edit(DraftEdit e) {
     return new Entry.Edited(e);

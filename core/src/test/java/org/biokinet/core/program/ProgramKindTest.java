@@ -7,8 +7,10 @@ import java.util.Set;
 import org.biokinet.core.anatomy.Equipment;
 import org.biokinet.core.anatomy.Means;
 import org.biokinet.core.anatomy.Position;
+import org.biokinet.core.dose.Mode;
 import org.biokinet.core.exercise.Catalogue;
 import org.biokinet.core.exercise.Exercise;
+import org.biokinet.core.exercise.Precaution;
 import org.junit.jupiter.api.Test;
 
 /** One to three minutes, on a chair or standing, nothing in the hand: our choice. */
@@ -55,5 +57,26 @@ class ProgramKindTest {
     assertThat(ProgramKind.DESK.fits(181)).isFalse();
     assertThat(ProgramKind.MAIN.fits(4000)).isTrue();
     assertThat(ProgramKind.DESK.lengths()).containsExactly(SessionLength.USUAL);
+  }
+
+  /** Handbook section 10, line 3: "only breathing, rest positions and movements in half range". */
+  @Test
+  void aFlarePlanIsBreathingRestAndEasyMovement() {
+    for (String id :
+        Set.of("diaphragmatic-breathing", "neck-rotation", "shoulder-roll", "chin-nod")) {
+      Exercise e = CATALOGUE.get(id);
+      assertThat(ProgramKind.FLARE.against(e, e.usualPosition())).as(id).isEmpty();
+    }
+    for (String id : Set.of("upper-trap-stretch", "chin-tuck", "band-row")) {
+      Exercise e = CATALOGUE.get(id);
+      assertThat(ProgramKind.FLARE.against(e, e.usualPosition())).as(id).isPresent();
+    }
+    for (Exercise e : CATALOGUE.all()) {
+      if (ProgramKind.FLARE.against(e, e.usualPosition()).isPresent()) continue;
+      assertThat(e.precautions())
+          .as(e.id())
+          .doesNotContain(Precaution.OVERPRESSURE, Precaution.NEURAL, Precaution.CX_CIRCLE);
+      assertThat(e.doseContext().mode()).as(e.id()).isNotIn(Mode.HOLD, Mode.ISO, Mode.PULSE);
+    }
   }
 }

@@ -97,7 +97,10 @@ class AttentionTest {
       boolean notShared,
       boolean draft,
       boolean notOpened,
-      boolean notStarted) {
+      boolean notStarted,
+      boolean examine,
+      boolean flare,
+      boolean away) {
 
     static Giving of(Attention a) {
       return new Giving(
@@ -118,7 +121,10 @@ class AttentionTest {
           a == Attention.NO_PROGRAM,
           a == Attention.DRAFT_NOT_SHARED,
           a == Attention.NOT_OPENED,
-          a == Attention.NOT_STARTED);
+          a == Attention.NOT_STARTED,
+          a == Attention.FLARE_EXAMINE,
+          a == Attention.FLARE,
+          a == Attention.AWAY);
     }
 
     /** Both at once; empty where one excludes the other. */
@@ -130,6 +136,7 @@ class AttentionTest {
       if ((quiet || o.quiet || rise || o.rise) && (notStarted || o.notStarted)) {
         return Optional.empty();
       }
+      if ((away || o.away) && (quiet || o.quiet)) return Optional.empty();
       return Optional.of(
           new Attention.Facts(
               at(stopped || o.stopped),
@@ -145,7 +152,14 @@ class AttentionTest {
                   : Optional.of(quiet || o.quiet ? NOW.minus(Duration.ofDays(6)) : YESTERDAY),
               at(!notShared && !o.notShared),
               draft || o.draft,
-              !notOpened && !o.notOpened));
+              !notOpened && !o.notOpened,
+              new Attention.Rest(
+                  flare || o.flare
+                      ? Optional.of(new Flare(YESTERDAY, 2, Optional.empty(), Optional.empty()))
+                      : Optional.empty(),
+                  at(examine || o.examine),
+                  at(away || o.away),
+                  away || o.away ? Optional.of(NOW.plus(Duration.ofDays(1))) : Optional.empty())));
     }
 
     private static Optional<Instant> at(boolean yes) {

@@ -35,6 +35,7 @@ import org.biokinet.core.exercise.Catalogue;
 import org.biokinet.core.exercise.Exercise;
 import org.biokinet.core.program.Item;
 import org.biokinet.core.program.Program;
+import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.search.Alternatives;
 import org.junit.jupiter.api.Test;
 
@@ -49,7 +50,7 @@ class AllowedTest {
     return Assessment.of(AssessmentTest.with(Set.of(), Set.of(), 3, map), Optional.empty());
   }
 
-  private static final Means EVERYTHING =
+  static final Means EVERYTHING =
       new Means(EnumSet.allOf(Position.class), EnumSet.allOf(Equipment.class));
 
   private static final Means NO_BED =
@@ -165,12 +166,19 @@ class AllowedTest {
         new Gate.Open(
             having(Condition.DIZZINESS),
             /* renewable= */ false,
-            /* reEntry= */ false,
+            Beginning.AS_SHARED,
+            /* flare= */ false,
             LocalDate.of(2027, 1, 1));
-    Permit permit = Permit.of(program, List.of(), EVERYTHING, gate, CATALOGUE);
+    Permit permit = Permit.of(ProgramKind.MAIN, program, List.of(), EVERYTHING, gate, CATALOGUE);
     assertThat(permit.waiting()).containsExactly(1);
     assertThat(
-            Permit.of(program, List.of(new Item(e, dose(e, "3"))), EVERYTHING, gate, CATALOGUE)
+            Permit.of(
+                    ProgramKind.MAIN,
+                    program,
+                    List.of(new Item(e, dose(e, "3"))),
+                    EVERYTHING,
+                    gate,
+                    CATALOGUE)
                 .waiting())
         .containsExactly(0, 1, 2);
   }
@@ -456,7 +464,7 @@ class AllowedTest {
   void aGateAnswersWithWhatIsKnown() {
     Gate closed = new Gate.Closed(Gate.Why.NOT_SCREENED, Optional.empty());
     assertThat(closed.answers()).isEmpty();
-    Gate open = new Gate.Open(having(), false, false, LocalDate.EPOCH);
+    Gate open = new Gate.Open(having(), false, Beginning.AS_SHARED, false, LocalDate.EPOCH);
     assertThat(open.answers()).isPresent();
     for (Gate.Why why : Gate.Why.values()) {
       assertThat(why.label()).isNotBlank();

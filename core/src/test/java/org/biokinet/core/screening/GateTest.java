@@ -294,7 +294,7 @@ class GateTest {
                 lookedAt,
                 Optional.empty()),
             DAY);
-    return ((Gate.Open) gate).reEntry();
+    return ((Gate.Open) gate).beginning() == Beginning.RE_ENTRY;
   }
 
   /** A later screening with "none of these" does not take off what a cleared sign has left on. */

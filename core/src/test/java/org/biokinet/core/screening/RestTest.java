@@ -37,7 +37,7 @@ class RestTest {
 
   @Test
   void onlyBreathingAndLyingStillAreRest() {
-    assertThat(CATALOGUE.all().stream().filter(Rest::is).map(Exercise::id))
+    assertThat(CATALOGUE.all().stream().filter(Exercise::isRest).map(Exercise::id))
         .containsExactlyInAnyOrder("diaphragmatic-breathing", "quiet-finish", "neck-wedge-rest");
   }
 

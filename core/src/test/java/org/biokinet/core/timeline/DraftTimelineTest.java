@@ -17,7 +17,13 @@ class DraftTimelineTest {
 
   private static DraftTimeline of(String title, DraftItem... items) {
     Draft draft =
-        new Draft(title, Optional.empty(), Optional.empty(), List.of(items), Optional.empty());
+        new Draft(
+            title,
+            Optional.empty(),
+            Optional.empty(),
+            List.of(items),
+            Optional.empty(),
+            Optional.empty());
     return DraftTimeline.of(
         draft, 5, Pacing.DEFAULT, TimelineTest.CATALOGUE, LocalDate.parse("2026-11-26"));
   }

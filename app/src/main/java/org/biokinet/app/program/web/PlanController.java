@@ -309,12 +309,36 @@ class PlanController {
                   key, choice(Position.class, value).orElseThrow(PlanController::bad));
           case "order" -> new DraftEdit.SetOrder(key, choice(Order.class, value));
           case "item-lead" -> new DraftEdit.SetItemLead(key, choice(Side.class, value));
+          case "days" -> new DraftEdit.SetDays(days(value));
           case "priority" ->
               new DraftEdit.SetPriority(
                   key, choice(Priority.class, value).orElseThrow(PlanController::bad));
           default -> throw bad();
         };
     return show(me, id, drafts.edit(me, id, program, seq, edit), value, model, response);
+  }
+
+  private static int days(String value) {
+    if (!value.matches("[1-%d]".formatted(Draft.MOST_DAYS))) throw bad();
+    return Integer.parseInt(value);
+  }
+
+  /** Begins a flare plan with what of the main program fits. */
+  @PostMapping("/flare")
+  String flare(
+      @AuthenticationPrincipal Me me,
+      @PathVariable UUID id,
+      @RequestParam int seq,
+      Model model,
+      HttpServletResponse response) {
+    DraftEdit edit = suggestions.flarePlan(drafts.state(me, id, ProgramKind.FLARE));
+    return show(
+        me,
+        id,
+        drafts.edit(me, id, ProgramKind.FLARE, seq, edit),
+        "the beginning",
+        model,
+        response);
   }
 
   private static ResponseStatusException bad() {
@@ -797,7 +821,10 @@ class PlanController {
     model.addAttribute(
         "suggestable",
         found.standing().stream().anyMatch(j -> !j.treat().isEmpty())
+            && state.program().servesFindings()
             && !model.containsAttribute("closed"));
+    model.addAttribute("days", state.draft().days().orElse(Draft.USUAL_DAYS));
+    model.addAttribute("mostDays", Draft.MOST_DAYS);
     model.addAttribute("minutes", SuggestionService.minutes(state));
     if (!model.containsAttribute("reason")) {
       model.addAttribute("reason", state.shared().map(r -> r.version().reason()).orElse(""));

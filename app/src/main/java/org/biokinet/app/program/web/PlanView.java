@@ -139,7 +139,7 @@ public record PlanView(
         state.next(),
         LedgerView.of(
             timed.timeline().map(Ledger::of).orElse(Ledger.NOTHING),
-            ledger(state, program.other()),
+            program.beside().flatMap(beside -> ledger(state, beside)),
             band),
         BigDecimal.valueOf(breathSeconds).stripTrailingZeros().toPlainString(),
         state.draft().lead().map(Enum::name).orElse(""));

@@ -24,6 +24,16 @@ public class GateFactRow extends Row {
     DEALT_WITH,
     /** A session was done while the gate was open. */
     SESSION,
+    /** A session after a week or more without one. */
+    RETURNED,
+    /** An illness with fever was told. */
+    FEVER,
+    /** The client has begun the plan for a flare. */
+    FLARE_BEGUN,
+    /** It is over. */
+    FLARE_ENDED,
+    /** It was begun by mistake. */
+    FLARE_UNDONE,
     /** A practitioner has shared a version or given the full doses back. */
     LOOKED_AT,
     /** Answers from before open nothing any more. */

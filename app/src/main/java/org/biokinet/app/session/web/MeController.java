@@ -19,6 +19,8 @@ import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientMe;
 import org.biokinet.app.client.ClientService;
 import org.biokinet.app.library.LibraryService;
+import org.biokinet.app.pause.FlareService;
+import org.biokinet.app.pause.PauseService;
 import org.biokinet.app.platform.Days;
 import org.biokinet.app.practice.PracticeService;
 import org.biokinet.app.program.ProgramVersion;
@@ -38,11 +40,14 @@ import org.biokinet.core.exercise.Exercise;
 import org.biokinet.core.exercise.ExerciseWords;
 import org.biokinet.core.figure.draw.Figure;
 import org.biokinet.core.program.Difference;
+import org.biokinet.core.program.Draft;
 import org.biokinet.core.program.Item;
 import org.biokinet.core.program.Program;
 import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.program.SessionLength;
+import org.biokinet.core.progress.Flare;
 import org.biokinet.core.screening.Allowed;
+import org.biokinet.core.screening.Beginning;
 import org.biokinet.core.screening.Gate;
 import org.biokinet.core.screening.Permit;
 import org.biokinet.core.screening.Rest;
@@ -93,6 +98,11 @@ class MeController {
       return replay.session(turn, length, permit.waiting());
     }
 
+    /** Whether it is there for a flare, and there is none. */
+    boolean onlyForAFlare() {
+      return permit.notItsTurn().equals(Optional.of(Permit.Turn.NO_FLARE));
+    }
+
     ProgramKind program() {
       return replay.version().program();
     }
@@ -122,6 +132,8 @@ class MeController {
   private final PracticeService practices;
   private final ScreeningService screenings;
   private final LibraryService library;
+  private final PauseService pauses;
+  private final FlareService flares;
   private final Uploads uploads;
   private final MessageSource messages;
   private final ObjectMapper json;
@@ -134,6 +146,8 @@ class MeController {
       PracticeService practices,
       ScreeningService screenings,
       LibraryService library,
+      PauseService pauses,
+      FlareService flares,
       Uploads uploads,
       MessageSource messages,
       ObjectMapper json,
@@ -144,6 +158,8 @@ class MeController {
     this.practices = practices;
     this.screenings = screenings;
     this.library = library;
+    this.pauses = pauses;
+    this.flares = flares;
     this.uploads = uploads;
     this.messages = messages;
     this.json = json;
@@ -168,11 +184,12 @@ class MeController {
     Map<ProgramKind, Now> all = all(client, screening, inForce);
     model.addAttribute("withdrawn", inForce.withdrawn());
     if (all.isEmpty() && !inForce.withdrawn().isEmpty()) return "session/withdrawn";
-    if (all.isEmpty()) {
+    if (all.values().stream().allMatch(Now::onlyForAFlare)) {
       if (!screening.answersBeforeVisit()) return "session/nothing";
       return "redirect:/me/before-visit";
     }
     if (screening.facts().stopOpen()) return "session/paused";
+    if (ill(me)) return "redirect:/me/pause";
     Now now = chosen(all, program);
     VersionService.Replay replay = now.replay();
     screening
@@ -203,16 +220,52 @@ class MeController {
     model.addAttribute("total", Timeline.clock(timeline.seconds()));
     model.addAttribute("choices", choices(now, turn, timeline.seconds()));
     model.addAttribute("program", now.program());
-    model.addAttribute("offers", all.size() > 1 ? offers(all, now, turn) : List.of());
-    model.addAttribute("reEntry", now.permit().reEntry());
+    List<Offer> offers = offers(all, now, turn);
+    model.addAttribute("offers", offers.size() > 1 ? offers : List.of());
+    rest(me, inForce, model);
+    model.addAttribute("beginning", now.permit().beginning());
     ProgramVersion version = replay.version();
     model.addAttribute(
         "sharedOn", Days.day(version.sharedAt().atZone(me.zone()).toLocalDate(), me.language()));
     if (!version.note().isEmpty()) model.addAttribute("note", version.note());
     model.addAttribute(
-        "changes", now.permit().reEntry() ? List.of() : changed(client, replay, me.language()));
+        "changes",
+        now.permit().beginning().smaller() ? List.of() : changed(client, replay, me.language()));
     model.addAttribute("last", last.map(s -> when(s.startedAt(), me)).orElse(""));
     return "session/today";
+  }
+
+  /** Whether an illness was told and it was not told that it is over. */
+  private boolean ill(ClientMe me) {
+    LocalDate today = LocalDate.ofInstant(clock.instant(), me.zone());
+    return pauses.newest(me.id()).filter(p -> p.waits(today)).isPresent();
+  }
+
+  /** A pause with dates, a flare, or the plan that is ready for one. */
+  private void rest(ClientMe me, VersionService.InForce inForce, Model model) {
+    Instant now = clock.instant();
+    LocalDate today = LocalDate.ofInstant(now, me.zone());
+    pauses
+        .newest(me.id())
+        .filter(p -> p.holds(today))
+        .ifPresent(p -> model.addAttribute("awayUntil", Days.day(p.last(), me.language())));
+    Optional<VersionService.Replay> plan = inForce.of(ProgramKind.FLARE);
+    Optional<Flare> flare = flares.newest(me.id()).filter(Flare::lasts);
+    flare.ifPresent(
+        f -> {
+          model.addAttribute("flareSince", when(f.begun(), me));
+          model.addAttribute("flareUntil", when(f.until(), me));
+          model.addAttribute(
+              "flareUndo", now.isBefore(f.begun().plus(FlareService.MISTAKE_WITHIN)));
+          model.addAttribute("flareAsks", f.asks(now));
+          model.addAttribute("flareMaySettle", f.maySettle(now));
+          model.addAttribute("flareCall", f.unsettled(now) || flares.toldSince(me.id(), f.begun()));
+        });
+    if (flare.isEmpty() && plan.isPresent()) {
+      model.addAttribute(
+          "flareDays", plan.get().draft().flatMap(Draft::days).orElse(Draft.USUAL_DAYS));
+      model.addAttribute("flareNote", plan.get().version().note());
+    }
   }
 
   /** What is different from the version before, in the client's words. */
@@ -276,6 +329,7 @@ class MeController {
       @RequestParam(defaultValue = "USUAL") SessionLength length,
       @RequestParam(defaultValue = "MAIN") ProgramKind program) {
     if (!TenPoint.valid(pain)) return to("/me/today?missing", program);
+    if (ill(me)) return "redirect:/me/pause";
     Pain before = new Pain(pain);
     if (before.mayStart()) {
       return to("/me/player?pain=%d&length=%s".formatted(pain, length), program);
@@ -294,29 +348,27 @@ class MeController {
   private Map<ProgramKind, Now> all(
       Client client, ClientScreening screening, VersionService.InForce inForce) {
     Gate gate = screening.gate();
-    boolean reEntry = gate instanceof Gate.Open open && open.reEntry();
     Catalogue today = library.of(client.practice()).catalogue();
     Map<ProgramKind, Now> all = new EnumMap<>(ProgramKind.class);
     inForce
         .replays()
         .forEach(
             (program, shared) -> {
-              VersionService.Replay replay = reEntry ? shared.beginningAgain() : shared;
+              VersionService.Replay replay = shared.begun(Beginning.of(program, gate));
               List<Item> before = inForce.before(program);
-              all.put(
-                  program,
-                  new Now(
-                      Permit.of(replay.program(), before, client.means(), gate, today), replay));
+              Program now = replay.program();
+              Permit permit = Permit.of(program, now, before, client.means(), gate, today);
+              all.put(program, new Now(permit, replay));
             });
     return all;
   }
 
-  /** The one that was asked for, or the other where nothing can be done of it. */
+  /** The one that was asked for, or another where nothing can be done of it. */
   private static Now chosen(Map<ProgramKind, Now> all, ProgramKind asked) {
     Optional<Now> wanted = Optional.ofNullable(all.get(asked));
     return wanted
         .filter(n -> !n.permit().nothing())
-        .or(() -> Optional.ofNullable(all.get(asked.other())).filter(n -> !n.permit().nothing()))
+        .or(() -> all.values().stream().filter(n -> !n.permit().nothing()).findFirst())
         .or(() -> wanted)
         .orElseGet(() -> all.values().iterator().next());
   }
@@ -373,14 +425,16 @@ class MeController {
     Optional<Now> now =
         Optional.ofNullable(all(client, screening, versions.inForce(client)).get(program));
     now.flatMap(n -> closed(n, me.language())).ifPresent(why -> sessions.refusedAtGate(me, why));
-    if (now.isEmpty() || !now.get().mayStart(length, pain)) return to("/me/today", program);
+    if (now.isEmpty() || ill(me) || !now.get().mayStart(length, pain)) {
+      return to("/me/today", program);
+    }
     who(me, model);
     Program session = now.get().session(sessions.nextLead(me.id(), program), length);
     PlayerScript script =
         PlayerScript.of(
             now.get().replay(),
             session,
-            now.get().permit().reEntry(),
+            now.get().permit().beginning(),
             pain,
             lease(now.get(), client),
             messages.getMessage("player.next.end", null, me.language()),
@@ -390,6 +444,7 @@ class MeController {
     Program whole = now.get().replay().program();
     model.addAttribute("pictures", script.pictures(now.get().replay()));
     model.addAttribute("title", whole.title());
+    model.addAttribute("gently", !program.servesFindings());
     model.addAttribute("lead", script.lead());
     model.addAttribute("sided", whole.items().stream().anyMatch(i -> i.exercise().sided()));
     model.addAttribute("strip", Strip.of(script));
@@ -422,16 +477,16 @@ class MeController {
       @RequestParam int version,
       @RequestParam int pain,
       @RequestParam SessionLength length,
-      @RequestParam boolean reEntry,
+      @RequestParam(defaultValue = "AS_SHARED") Beginning beginning,
       @RequestParam(defaultValue = "") Set<Integer> paused) {
     Client client = clients.byId(me.id());
     boolean may =
         Optional.ofNullable(
                 all(client, screenings.of(client), versions.inForce(client)).get(program))
-            .filter(now -> whose.equals(me.id()))
+            .filter(now -> whose.equals(me.id()) && !ill(me))
             .filter(now -> now.replay().version().number() == version)
             .filter(now -> now.mayStart(length, pain))
-            .filter(now -> now.permit().reEntry() == reEntry)
+            .filter(now -> now.permit().beginning() == beginning)
             .filter(now -> now.session(Side.LEFT, length).paused().equals(paused))
             .isPresent();
     if (!may) sessions.refusedAtGate(me, "start of a page that was open before");

@@ -13,6 +13,7 @@ import org.biokinet.core.figure.draw.Figure;
 import org.biokinet.core.program.Program;
 import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.program.SessionLength;
+import org.biokinet.core.screening.Beginning;
 import org.biokinet.core.session.Session;
 import org.biokinet.core.timeline.Cue;
 import org.biokinet.core.timeline.Cues;
@@ -32,7 +33,7 @@ record PlayerScript(
     Side lead,
     SessionLength length,
     List<Integer> paused,
-    boolean reEntry,
+    Beginning beginning,
     int painBefore,
     Instant leaseUntil,
     int answerSeconds,
@@ -82,7 +83,7 @@ record PlayerScript(
   static PlayerScript of(
       VersionService.Replay replay,
       Program session,
-      boolean reEntry,
+      Beginning beginning,
       int painBefore,
       Instant leaseUntil,
       String end,
@@ -134,7 +135,7 @@ record PlayerScript(
         session.leadOr(Side.LEFT),
         session.length(),
         session.paused().stream().sorted().toList(),
-        reEntry,
+        beginning,
         painBefore,
         leaseUntil,
         ANSWER_SECONDS,

@@ -3,6 +3,7 @@ package org.biokinet.app.shell.web;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -16,6 +17,8 @@ import org.biokinet.app.client.ClientHeader;
 import org.biokinet.app.client.ClientService;
 import org.biokinet.app.client.Station;
 import org.biokinet.app.mail.Outbox;
+import org.biokinet.app.pause.FlareService;
+import org.biokinet.app.pause.PauseService;
 import org.biokinet.app.people.AccountService;
 import org.biokinet.app.platform.Days;
 import org.biokinet.app.platform.NotFound;
@@ -28,6 +31,8 @@ import org.biokinet.app.worklist.Standing;
 import org.biokinet.app.worklist.StandingService;
 import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.progress.Attention;
+import org.biokinet.core.progress.Flare;
+import org.biokinet.core.progress.Pause;
 import org.biokinet.core.timeline.Timeline;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -48,6 +53,8 @@ class StationController {
   /** The newest, on one page. */
   private static final int MAILS = 5;
 
+  private static final int PAUSES = 3;
+
   private final ClientService clients;
   private final ClientHeader header;
   private final LinkService links;
@@ -56,6 +63,8 @@ class StationController {
   private final VersionService versions;
   private final Audit audit;
   private final Outbox outbox;
+  private final PauseService pauses;
+  private final FlareService flares;
   private final Clock clock;
 
   StationController(
@@ -67,6 +76,8 @@ class StationController {
       VersionService versions,
       Audit audit,
       Outbox outbox,
+      PauseService pauses,
+      FlareService flares,
       Clock clock) {
     this.clients = clients;
     this.header = header;
@@ -76,6 +87,8 @@ class StationController {
     this.versions = versions;
     this.audit = audit;
     this.outbox = outbox;
+    this.pauses = pauses;
+    this.flares = flares;
     this.clock = clock;
   }
 
@@ -111,6 +124,7 @@ class StationController {
     model.addAttribute(
         "clock", newestFirst.stream().map(v -> Timeline.clock(v.seconds())).toList());
     Standing standing = standings.of(client, clock.instant());
+    rest(client, model);
     model.addAttribute("paused", standing.isPaused());
     if (standing.called().isPresent()) {
       clients.lastCall(id).ifPresent(c -> model.addAttribute("called", called(c, client.zone())));
@@ -120,6 +134,41 @@ class StationController {
     standing.linkMade().ifPresent(at -> model.addAttribute("linkMade", when(at, client)));
     standing.linkOpened().ifPresent(at -> model.addAttribute("linkOpened", when(at, client)));
     return "shell/do";
+  }
+
+  private void rest(Client client, Model model) {
+    Instant now = clock.instant();
+    LocalDate today = LocalDate.ofInstant(now, client.zone());
+    model.addAttribute("today", today);
+    model.addAttribute(
+        "pauses",
+        pauses.all(client.getId()).stream()
+            .limit(PAUSES)
+            .map(p -> PauseLine.of(p, today))
+            .toList());
+    flares
+        .newest(client.getId())
+        .filter(Flare::lasts)
+        .ifPresent(
+            f -> {
+              model.addAttribute("flareSince", when(f.begun(), client));
+              model.addAttribute("flareUntil", Days.day(f.until(), client.zone()));
+            });
+  }
+
+  /**
+   * A pause on the page.
+   *
+   * @param open whether it is to come or lasts
+   */
+  record PauseLine(String words, String days, boolean fever, boolean open) {
+    static PauseLine of(Pause p, LocalDate today) {
+      return new PauseLine(
+          p.kind().words(),
+          "%s to %s".formatted(Days.day(p.from()), Days.day(p.last())),
+          p.fever(),
+          !p.over(today));
+    }
   }
 
   private String when(Instant at, Client client) {
@@ -141,6 +190,7 @@ class StationController {
       case STOPPED -> "stopped";
       case WHILE_CLOSED -> "done while closed";
       case MAP_ASKS -> "marked on the body map";
+      case FLARE_EXAMINE -> "examine the flare";
       default -> "too sore to start";
     };
   }
