@@ -8,13 +8,13 @@ import wawoff2 from "wawoff2";
 
 const out = "../src/main/resources/static/built";
 const SCRIPTS = [
-  "shell/shell.js", "program/program.js", "library/library.js",
+  "shell/shell.js", "program/program.js", "teaching/teaching.js", "library/library.js",
   "measurement/measurement.js", "measurement/posture.js", "measurement/map.js",
   "me/me.js", "session/player.js",
 ];
 const STYLES = [
   "shell/shell.css", "worklist/worklist.css", "client/client.css", "screening/screening.css",
-  "measurement/measurement.css", "measurement/map.css", "library/library.css", "program/program.css",
+  "measurement/measurement.css", "measurement/map.css", "library/library.css", "program/program.css", "teaching/teaching.css",
   "review/review.css", "me/me.css", "session/player.css", "handout/sheet.css",
 ];
 

@@ -82,6 +82,8 @@ class IsolationTest extends AppTest {
                   .param("exercise", "chin-tuck")
                   .param("what", route.path().endsWith("/weeks/item") ? "LATER" : "title")
                   .param("choice", "ASIDE")
+                  .param("step", "0")
+                  .param("mark", "WELL")
                   .param("token", "t")
                   .param("letter", UUID.randomUUID().toString())
                   .param("week", "1")

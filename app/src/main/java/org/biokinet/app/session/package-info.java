@@ -9,7 +9,8 @@
       "screening",
       "library",
       "program",
-      "pause"
+      "pause",
+      "teaching"
     })
 @NullMarked
 package org.biokinet.app.session;

@@ -11,6 +11,7 @@
       "screening",
       "program",
       "pause",
+      "teaching",
       "worklist"
     })
 @NullMarked

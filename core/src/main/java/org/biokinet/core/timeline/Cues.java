@@ -14,6 +14,8 @@ import java.util.Set;
 import java.util.StringTokenizer;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.biokinet.core.anatomy.Equipment;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.Mode;
@@ -37,9 +39,21 @@ public final class Cues {
   private final Locale locale;
   private final ResourceBundle bundle;
 
+  /** By exercise, what goes wrong as the entry has it. */
+  private final Map<String, Set<String>> usual;
+
   public Cues(Catalogue catalogue, Locale locale) {
+    this(catalogue, locale, Map.of());
+  }
+
+  /**
+   * @param usual the client's usual mistakes, by exercise, as the entry says them; what the entry
+   *     does not know any more is not said
+   */
+  public Cues(Catalogue catalogue, Locale locale, Map<String, Set<String>> usual) {
     this.catalogue = catalogue;
     this.locale = locale;
+    this.usual = usual;
     this.bundle = ResourceBundle.getBundle("org.biokinet.core.timeline.cues", locale);
   }
 
@@ -82,8 +96,9 @@ public final class Cues {
 
   /**
    * Finds room for what has to be heard. The movement is said first; then, while there is time,
-   * where it must not be felt before how it is done and where it is felt. A sentence that does not
-   * fit is skipped, not waited for. The way out ends the last of the work on each side.
+   * where it must not be felt, then the client's usual mistakes, before how it is done and where it
+   * is felt. A sentence that does not fit is skipped, not waited for. The way out ends the last of
+   * the work on each side.
    */
   private final class Telling {
 
@@ -176,14 +191,29 @@ public final class Cues {
     /** Not told yet, the most important first. */
     private List<String> toTell(int i) {
       ExerciseWords w = words.get(i);
-      return sentences(w.not(), w.how(), w.feel()).stream()
+      return Stream.of(sentences(w.not()), mistakes(i), sentences(w.how(), w.feel()))
+          .flatMap(List::stream)
           .filter(t -> !told(i).contains(t))
           .toList();
     }
 
     private List<String> naturally(int i) {
       ExerciseWords w = words.get(i);
-      return sentences(w.how(), w.feel(), w.not());
+      return Stream.of(sentences(w.how(), w.feel(), w.not()), mistakes(i))
+          .flatMap(List::stream)
+          .toList();
+    }
+
+    /** The client's usual mistakes, each with its mend, for the side that is told. */
+    private List<String> mistakes(int i) {
+      Exercise e = timeline.program().items().get(segments.get(i).item()).exercise();
+      Set<String> usually = usual.getOrDefault(e.id(), Set.of());
+      if (usually.isEmpty()) return List.of();
+      List<ExerciseWords.Fault> entry = catalogue.words(e, locale).faults();
+      return IntStream.range(0, entry.size())
+          .filter(n -> usually.contains(entry.get(n).what()))
+          .mapToObj(n -> words.get(i).faults().get(n).spoken(locale))
+          .toList();
     }
 
     private Set<String> told(int i) {

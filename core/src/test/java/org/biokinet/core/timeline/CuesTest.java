@@ -5,8 +5,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import org.biokinet.core.anatomy.Equipment;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.Direction;
@@ -238,6 +241,43 @@ class CuesTest {
     assertThat(on(seat, Segment.Kind.CONTRACT).get(0))
         .startsWith("Try to lift the right shoulder, gently.")
         .doesNotContain("hand");
+  }
+
+  /**
+   * A client's usual mistakes are said for the side that is treated, where there is time, and take
+   * nothing from what must be heard; what the entry does not know any more is not said.
+   */
+  @Test
+  void usualMistakesAreSaidWithTheirMend() {
+    Timeline t = TimelineTest.compile(TimelineTest.item("upper-trap-stretch", "2x15s"));
+    Map<String, Set<String>> usual =
+        Map.of("upper-trap-stretch", Set.of("the {side} shoulder creeps up", "of another time"));
+    Cues cues = new Cues(TimelineTest.CATALOGUE, Locale.ENGLISH, usual);
+    String said = String.join(" ", cues.of(t).stream().map(Cue::spoken).toList());
+    assertThat(said)
+        .contains("If the left shoulder creeps up, breathe out and let it sink.")
+        .contains("If the right shoulder creeps up, breathe out and let it sink.")
+        .doesNotContain("another time")
+        .doesNotContain("the hand pulls");
+    assertThat(cues.unheard(t)).isEmpty();
+    for (Exercise e : TimelineTest.CATALOGUE.all()) {
+      Set<String> all =
+          TimelineTest.CATALOGUE.words(e, Locale.ENGLISH).faults().stream()
+              .map(ExerciseWords.Fault::what)
+              .collect(Collectors.toSet());
+      Timeline one = TimelineTest.compile(new Item(e, e.start()));
+      Cues with = new Cues(TimelineTest.CATALOGUE, Locale.ENGLISH, Map.of(e.id(), all));
+      assertThat(with.unheard(one))
+          .as(e.id())
+          .isEqualTo(new Cues(TimelineTest.CATALOGUE, Locale.ENGLISH).unheard(one));
+      List<Cue> told = with.of(one);
+      for (int i = 0; i < told.size(); i++) {
+        String words = (told.get(i).spoken() + " " + told.get(i).ending()).strip();
+        assertThat(words.split(" ", -1).length)
+            .as("%s: %s", e.id(), words)
+            .isLessThanOrEqualTo((int) (3.3 * one.segments().get(i).seconds()));
+      }
+    }
   }
 
   /**

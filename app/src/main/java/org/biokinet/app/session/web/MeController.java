@@ -30,6 +30,7 @@ import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.app.session.CheckInUpload;
 import org.biokinet.app.session.SessionService;
 import org.biokinet.app.session.SessionUpload;
+import org.biokinet.app.teaching.TeachingService;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.Dose;
 import org.biokinet.core.dose.DoseWords;
@@ -134,6 +135,7 @@ class MeController {
   private final LibraryService library;
   private final PauseService pauses;
   private final FlareService flares;
+  private final TeachingService teaching;
   private final Uploads uploads;
   private final MessageSource messages;
   private final ObjectMapper json;
@@ -148,6 +150,7 @@ class MeController {
       LibraryService library,
       PauseService pauses,
       FlareService flares,
+      TeachingService teaching,
       Uploads uploads,
       MessageSource messages,
       ObjectMapper json,
@@ -160,6 +163,7 @@ class MeController {
     this.library = library;
     this.pauses = pauses;
     this.flares = flares;
+    this.teaching = teaching;
     this.uploads = uploads;
     this.messages = messages;
     this.json = json;
@@ -438,6 +442,7 @@ class MeController {
             pain,
             lease(now.get(), client),
             messages.getMessage("player.next.end", null, me.language()),
+            teaching.usual(me.id()),
             me.language());
     model.addAttribute("baseline", screening.baseline());
     model.addAttribute("script", json(script));

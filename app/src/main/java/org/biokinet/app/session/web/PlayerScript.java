@@ -4,7 +4,9 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.biokinet.app.program.VersionService;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.Direction;
@@ -87,9 +89,10 @@ record PlayerScript(
       int painBefore,
       Instant leaseUntil,
       String end,
+      Map<String, Set<String>> usual,
       Locale locale) {
     Timeline timeline = Timeline.compile(session);
-    Cues words = new Cues(replay.catalogue(), locale);
+    Cues words = new Cues(replay.catalogue(), locale, usual);
     List<Cue> cues = words.of(timeline);
     List<Segment> segments = timeline.segments();
     List<Step> steps = new ArrayList<>();

@@ -27,6 +27,7 @@ import org.biokinet.app.practice.Me;
 import org.biokinet.app.program.ProgramVersion;
 import org.biokinet.app.program.VersionService;
 import org.biokinet.app.program.Withdrawn;
+import org.biokinet.app.teaching.TeachingService;
 import org.biokinet.app.worklist.Standing;
 import org.biokinet.app.worklist.StandingService;
 import org.biokinet.core.program.ProgramKind;
@@ -65,6 +66,7 @@ class StationController {
   private final Outbox outbox;
   private final PauseService pauses;
   private final FlareService flares;
+  private final TeachingService teaching;
   private final Clock clock;
 
   StationController(
@@ -78,6 +80,7 @@ class StationController {
       Outbox outbox,
       PauseService pauses,
       FlareService flares,
+      TeachingService teaching,
       Clock clock) {
     this.clients = clients;
     this.header = header;
@@ -89,6 +92,7 @@ class StationController {
     this.outbox = outbox;
     this.pauses = pauses;
     this.flares = flares;
+    this.teaching = teaching;
     this.clock = clock;
   }
 
@@ -125,6 +129,11 @@ class StationController {
         "clock", newestFirst.stream().map(v -> Timeline.clock(v.seconds())).toList());
     Standing standing = standings.of(client, clock.instant());
     rest(client, model);
+    model.addAttribute(
+        "notes",
+        teaching.notes(id).stream()
+            .map(n -> new Also(accounts.practitionerName(n.by()), when(n.at(), client), n.note()))
+            .toList());
     model.addAttribute("paused", standing.isPaused());
     if (standing.called().isPresent()) {
       clients.lastCall(id).ifPresent(c -> model.addAttribute("called", called(c, client.zone())));

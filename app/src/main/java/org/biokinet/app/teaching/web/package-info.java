@@ -1,0 +1,5 @@
+/** Pages of it. */
+@NullMarked
+package org.biokinet.app.teaching.web;
+
+import org.jspecify.annotations.NullMarked;
