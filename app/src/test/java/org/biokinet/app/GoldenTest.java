@@ -125,7 +125,8 @@ class GoldenTest extends AppTest {
                         Optional.of(WEEKS)),
                     DraftItem.of("v1-2", "chin-tuck", "3x10s")),
                 Optional.of(COURSE),
-                Optional.of(2))),
+                Optional.of(2),
+                Optional.of(4.5))),
         edit(
             "add",
             new DraftEdit.Add(
@@ -155,10 +156,12 @@ class GoldenTest extends AppTest {
                     Optional.empty(),
                     List.of(DraftItem.of("v1-1", "chin-tuck", "3x10s")),
                     Optional.empty(),
+                    Optional.empty(),
                     Optional.empty()))),
         edit("target", new DraftEdit.SetTarget("a", Optional.of("2x30s"))),
         edit("weeks", new DraftEdit.SetWeeks("a", WEEKS)),
         edit("course", new DraftEdit.SetCourse(COURSE)),
+        edit("breath", new DraftEdit.SetBreath(4.5)),
         edit("days", new DraftEdit.SetDays(3)),
         edit("duplicate", new DraftEdit.Duplicate("a", "b")),
         edit("move-all", new DraftEdit.MoveAll(List.of("a", "b"), 3)),

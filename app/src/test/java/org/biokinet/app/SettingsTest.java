@@ -14,6 +14,7 @@ import java.util.concurrent.atomic.AtomicInteger;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.practice.Me;
 import org.biokinet.app.practice.Practice;
+import org.biokinet.app.program.DraftService;
 import org.biokinet.app.settings.SettingsService;
 import org.biokinet.core.anatomy.Position;
 import org.biokinet.core.dose.Pace;
@@ -235,6 +236,13 @@ class SettingsTest extends AppTest {
         .andExpect(status().isUnprocessableEntity())
         .andExpect(content().string(Matchers.containsString("value=\"40\"")))
         .andExpect(content().string(Matchers.containsString("Seconds from 2 to 20")));
+    // Undone like everything on the page; what is shared is the client's from then on.
+    assertThat(clients.get(me, client.getId()).breathSeconds()).isEqualTo(5);
+    mvc.perform(as(me, post("/clients/" + client.getId() + "/plan/undo")).param("seq", "2"))
+        .andExpect(content().string(Matchers.containsString(">0:59</span>")));
+    drafts.redo(me, client.getId(), ProgramKind.MAIN, 3);
+    assertThat(drafts.share(me, client.getId(), ProgramKind.MAIN, 4, "It is only a test."))
+        .isInstanceOf(DraftService.Outcome.Shared.class);
     assertThat(clients.get(me, client.getId()).breathSeconds()).isEqualTo(4.5);
   }
 

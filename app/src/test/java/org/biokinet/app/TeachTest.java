@@ -63,7 +63,7 @@ class TeachTest extends WithBrowser {
     String note = TeachingService.draft(lesson(me, client).lesson(), lesson(me, client).marks());
     assertThat(note)
         .contains("left: done well")
-        .contains("The right shoulder creeps up: breathe out and let it sink.; too much");
+        .contains("The right shoulder creeps up: breathe out and let it sink; too much");
 
     String path = "/clients/%s/teach/note".formatted(client.getId());
     mvc.perform(as(me, get(path))).andExpect(content().string(containsString("creeps up")));
@@ -129,8 +129,10 @@ class TeachTest extends WithBrowser {
     assertThat(desk.locator(".teach-count .total")).hasText("1");
     desk.keyboard().press("d");
     assertThat(desk.getByText("✓ Done well")).isVisible();
+    settled(desk);
     desk.keyboard().press("n");
     assertThat(desk.getByText("Tilt left")).isVisible();
+    settled(desk);
     desk.keyboard().press("1");
     assertThat(desk.getByText("✓ The right shoulder creeps up")).isVisible();
     accessible(desk);

@@ -38,6 +38,23 @@ public record Client(
     Optional<UUID> mergedInto,
     int version) {
 
+  /** The same with another length of one breath. */
+  public Client breathing(double seconds) {
+    return new Client(
+        id,
+        practice,
+        practitionerId,
+        contact,
+        circumstances,
+        seconds,
+        createdAt,
+        screenAfter,
+        episodeSince,
+        archivedAt,
+        mergedInto,
+        version);
+  }
+
   /** The same as the id, for templates. */
   public UUID getId() {
     return id;

@@ -115,7 +115,8 @@ public class DocumentService {
             now.note(),
             program.items().stream().map(DocumentService::row).toList(),
             now.course(),
-            now.days());
+            now.days(),
+            now.breath());
     return new Imported.Ready(new DraftEdit.Replace(then), left(state, program));
   }
 

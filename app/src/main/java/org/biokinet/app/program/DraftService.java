@@ -83,6 +83,7 @@ public class DraftService {
   /**
    * A draft as it stands.
    *
+   * @param client with the breath that the draft has
    * @param inForce what the client does now, of both programs
    * @param seq length of the log, sent along with the next change
    * @param today of the client
@@ -453,7 +454,7 @@ public class DraftService {
     DraftTimeline check =
         DraftTimeline.of(
             state.draft(),
-            client.breathSeconds(),
+            state.client().breathSeconds(),
             settings.of(client.practice()).pacing(),
             catalogue,
             state.today());
@@ -503,6 +504,7 @@ public class DraftService {
                 me.id(),
                 clock.instant()));
     open.get().row().close();
+    state.draft().breath().ifPresent(seconds -> clients.setBreath(me, clientId, seconds));
     screenings.lookedAt(clientId);
     publisher.publishEvent(new VersionShared(clientId, version.version().name()));
     audit.changed(me, clientId, "shared", version.version().name().inFull());
@@ -557,7 +559,7 @@ public class DraftService {
     ProgramKind program = open.row().program();
     List<ProgramVersions.Found> newest = replays.newest(client.getId());
     return new State(
-        client,
+        replayed.draft().breath().map(client::breathing).orElse(client),
         program,
         replays.inForce(newest, client),
         today(client),
@@ -628,7 +630,13 @@ public class DraftService {
   static Draft start(VersionService.Replay replay) {
     Draft then = replay.draft().orElseGet(() -> read(replay));
     return new Draft(
-        then.title(), then.lead(), Optional.empty(), then.items(), then.course(), then.days());
+        then.title(),
+        then.lead(),
+        Optional.empty(),
+        then.items(),
+        then.course(),
+        then.days(),
+        Optional.empty());
   }
 
   private static Draft read(VersionService.Replay replay) {

@@ -178,7 +178,7 @@ public class TeachingService {
         seen.add(
             switch (m.kind()) {
               case WELL -> "done well";
-              case FAULT -> s.faults().get(m.fault());
+              case FAULT -> s.faults().get(m.fault()).replaceAll("\\.$", "");
               case TOO_MUCH -> "too much";
             });
       }

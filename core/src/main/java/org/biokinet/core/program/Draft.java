@@ -11,6 +11,8 @@ import org.biokinet.core.anatomy.Side;
  * @param note to the client, in the practitioner's words; empty where there is none
  * @param days how long a flare plan is followed, 1 to {@link #MOST_DAYS}; empty for as long as
  *     usual
+ * @param breath one breath of the client in seconds, where it was changed here; sharing makes it
+ *     theirs
  * @param course what it is meant to be over the weeks; empty for the usual one
  */
 public record Draft(
@@ -19,7 +21,8 @@ public record Draft(
     Optional<String> note,
     List<DraftItem> items,
     Optional<Course> course,
-    Optional<Integer> days) {
+    Optional<Integer> days,
+    Optional<Double> breath) {
 
   public static final int LONGEST_NOTE = 500;
 
@@ -34,17 +37,23 @@ public record Draft(
   }
 
   public Draft withItems(List<DraftItem> others) {
-    return new Draft(title, lead, note, others, course, days);
+    return new Draft(title, lead, note, others, course, days, breath);
   }
 
   public Draft withLead(Optional<Side> side) {
-    return new Draft(title, side, note, items, course, days);
+    return new Draft(title, side, note, items, course, days, breath);
   }
 
   /** Without anything in it. */
   public static Draft empty(String title) {
     return new Draft(
-        title, Optional.empty(), Optional.empty(), List.of(), Optional.empty(), Optional.empty());
+        title,
+        Optional.empty(),
+        Optional.empty(),
+        List.of(),
+        Optional.empty(),
+        Optional.empty(),
+        Optional.empty());
   }
 
   /** Place of an item, or -1 when it is gone. */

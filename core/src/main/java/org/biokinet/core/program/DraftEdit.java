@@ -36,6 +36,7 @@ import org.biokinet.core.program.Item.Priority;
   @JsonSubTypes.Type(value = DraftEdit.SetWeeks.class, name = "weeks"),
   @JsonSubTypes.Type(value = DraftEdit.SetCourse.class, name = "course"),
   @JsonSubTypes.Type(value = DraftEdit.SetDays.class, name = "days"),
+  @JsonSubTypes.Type(value = DraftEdit.SetBreath.class, name = "breath"),
   @JsonSubTypes.Type(value = DraftEdit.Duplicate.class, name = "duplicate"),
   @JsonSubTypes.Type(value = DraftEdit.MoveAll.class, name = "move-all"),
   @JsonSubTypes.Type(value = DraftEdit.RemoveAll.class, name = "remove-all"),
@@ -111,7 +112,13 @@ public sealed interface DraftEdit {
     @Override
     public Draft apply(Draft draft) {
       return new Draft(
-          title, draft.lead(), draft.note(), draft.items(), draft.course(), draft.days());
+          title,
+          draft.lead(),
+          draft.note(),
+          draft.items(),
+          draft.course(),
+          draft.days(),
+          draft.breath());
     }
   }
 
@@ -120,7 +127,13 @@ public sealed interface DraftEdit {
     @Override
     public Draft apply(Draft draft) {
       return new Draft(
-          draft.title(), draft.lead(), note, draft.items(), draft.course(), draft.days());
+          draft.title(),
+          draft.lead(),
+          note,
+          draft.items(),
+          draft.course(),
+          draft.days(),
+          draft.breath());
     }
   }
 
@@ -145,7 +158,13 @@ public sealed interface DraftEdit {
     @Override
     public Draft apply(Draft draft) {
       return new Draft(
-          draft.title(), lead, draft.note(), draft.items(), draft.course(), draft.days());
+          draft.title(),
+          lead,
+          draft.note(),
+          draft.items(),
+          draft.course(),
+          draft.days(),
+          draft.breath());
     }
   }
 
@@ -226,7 +245,8 @@ public sealed interface DraftEdit {
           draft.note(),
           draft.items(),
           Optional.of(course),
-          draft.days());
+          draft.days(),
+          draft.breath());
     }
   }
 
@@ -244,7 +264,23 @@ public sealed interface DraftEdit {
           draft.note(),
           draft.items(),
           draft.course(),
-          Optional.of(days));
+          Optional.of(days),
+          draft.breath());
+    }
+  }
+
+  /** One breath of the client, in seconds. */
+  record SetBreath(double seconds) implements DraftEdit {
+    @Override
+    public Draft apply(Draft draft) {
+      return new Draft(
+          draft.title(),
+          draft.lead(),
+          draft.note(),
+          draft.items(),
+          draft.course(),
+          draft.days(),
+          Optional.of(seconds));
     }
   }
 

@@ -21,6 +21,7 @@ class DraftEditTest {
               DraftItem.of("b", "neck-rotation", "5"),
               DraftItem.of("c", "shoulder-roll", "5")),
           Optional.empty(),
+          Optional.empty(),
           Optional.empty());
 
   private static List<String> keys(DraftEdit edit) {

@@ -22,6 +22,7 @@ class DraftLogTest {
           Optional.empty(),
           List.of(),
           Optional.empty(),
+          Optional.empty(),
           Optional.empty());
 
   private static Entry edit(DraftEdit e) {

@@ -23,6 +23,7 @@ class DraftTimelineTest {
             Optional.empty(),
             List.of(items),
             Optional.empty(),
+            Optional.empty(),
             Optional.empty());
     return DraftTimeline.of(
         draft, 5, Pacing.DEFAULT, TimelineTest.CATALOGUE, LocalDate.parse("2026-11-26"));

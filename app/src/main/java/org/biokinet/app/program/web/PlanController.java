@@ -390,12 +390,13 @@ class PlanController {
     return show(me, id, outcome, fix, model, response);
   }
 
-  /** One breath of this client; every dose in breaths follows. */
+  /** One breath of this client; every dose in breaths follows, and sharing makes it theirs. */
   @PostMapping("/breath")
   String breath(
       @AuthenticationPrincipal Me me,
       @PathVariable UUID id,
       @RequestParam(defaultValue = "MAIN") ProgramKind program,
+      @RequestParam(defaultValue = "0") int seq,
       @RequestParam(defaultValue = "") String breath,
       Model model,
       HttpServletResponse response) {
@@ -404,15 +405,15 @@ class PlanController {
             ? Double.parseDouble(breath.strip().replace(',', '.'))
             : 0;
     if (seconds >= Program.SHORTEST_BREATH && seconds <= Program.LONGEST_BREATH) {
-      clients.setBreath(me, id, seconds);
-    } else {
-      response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
-      model.addAttribute("breathTyped", breath);
-      model.addAttribute(
-          "breathError",
-          "Seconds from %.0f to %.0f, such as 5 or 4.5."
-              .formatted(Program.SHORTEST_BREATH, Program.LONGEST_BREATH));
+      DraftEdit edit = new DraftEdit.SetBreath(seconds);
+      return show(me, id, drafts.edit(me, id, program, seq, edit), breath, model, response);
     }
+    response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
+    model.addAttribute("breathTyped", breath);
+    model.addAttribute(
+        "breathError",
+        "Seconds from %.0f to %.0f, such as 5 or 4.5."
+            .formatted(Program.SHORTEST_BREATH, Program.LONGEST_BREATH));
     plan(me, drafts.state(me, id, program), model);
     return "program/plan-parts :: plan";
   }

@@ -117,7 +117,10 @@ class StationController {
     model.addAttribute("withdrawnOn", withdrawnOn);
     model.addAttribute(
         "inForce",
-        versions.inForce(client).replays().values().stream().map(r -> r.version().name()).toList());
+        versions.inForce(client).replays().values().stream()
+            .map(r -> r.version().name())
+            .sorted(Comparator.comparing(ProgramVersion.Name::program))
+            .toList());
     model.addAttribute(
         "compared", newestFirst.stream().map(ProgramVersion::program).distinct().sorted().toList());
     model.addAttribute(
