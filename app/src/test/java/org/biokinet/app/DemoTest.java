@@ -104,6 +104,9 @@ class DemoTest extends WithBrowser {
     desk.locator(".stops a").nth(2).click();
     desk.waitForURL("**/plan");
     assertThat(desk.locator("#total")).not().hasText("0:00");
+    desk.waitForFunction(
+        "() => [...document.querySelectorAll('.items img')].slice(0, 6)"
+            + ".every(i => i.complete && i.naturalWidth > 0)");
     picture(desk, "plan");
     weeksByKeyboard(desk);
     picture(desk, "weeks");
@@ -113,6 +116,17 @@ class DemoTest extends WithBrowser {
     desk.waitForURL("**/sheet*");
     assertThat(desk.locator(".sheet-item")).hasCount(6);
     picture(desk, "sheet");
+    desk.goBack();
+    desk.getByText("Teach the main program in the room").click();
+    desk.waitForURL("**/teach?**");
+    desk.waitForLoadState();
+    for (String key : new String[] {"n", "n", "n", "n", "1"}) {
+      desk.keyboard().press(key);
+      settled(desk);
+    }
+    assertThat(desk.locator(".teach")).containsText("Tilt right");
+    picture(desk, "teach");
+    desk.goBack();
     desk.locator(".stops a").last().click();
     desk.waitForURL("**/review");
     assertThat(desk.locator(".sessions tbody tr").first()).isVisible();

@@ -364,7 +364,7 @@ public class DemoLoader implements ApplicationRunner {
     }
   }
 
-  /** Something small for the long nights, beside the main program. */
+  /** Something small for the long nights beside the main program, and a plan for a flare. */
   private void desk(Me me, Client ines) {
     at(DESK_SINCE, 6 * 60);
     write(
@@ -376,6 +376,15 @@ public class DemoLoader implements ApplicationRunner {
             new String[] {"neck-rotation", "3"},
             new String[] {"shoulder-roll", "5"},
             new String[] {"seated-trunk-rotation", "1x2br"}));
+    write(
+        me,
+        ines,
+        ProgramKind.FLARE,
+        "When it flares up",
+        List.of(
+            new String[] {"diaphragmatic-breathing", "4br"},
+            new String[] {"neck-lateral-flexion", "2"},
+            new String[] {"shoulder-roll", "3"}));
   }
 
   /** Three visits: the right side comes back, the left tilt more slowly. */
