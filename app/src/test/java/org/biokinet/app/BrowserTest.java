@@ -420,10 +420,11 @@ class BrowserTest extends WithBrowser {
     String email = newPractitioner(practice);
     Me me = practitioner(practice);
     Client client = client(me);
+    Me writer = accounts.find(email).orElseThrow();
     drafts.edit(
-        me, client.getId(), ProgramKind.MAIN, 0, new DraftEdit.Add("a", "chin-tuck", "3x10s"));
+        writer, client.getId(), ProgramKind.MAIN, 0, new DraftEdit.Add("a", "chin-tuck", "3x10s"));
     drafts.edit(
-        me, client.getId(), ProgramKind.MAIN, 1, new DraftEdit.Add("b", "neck-rotation", "5"));
+        writer, client.getId(), ProgramKind.MAIN, 1, new DraftEdit.Add("b", "neck-rotation", "5"));
     Page desk = desk();
     signIn(desk, email, PASSWORD);
     desk.keyboard().press("/");
@@ -464,8 +465,9 @@ class BrowserTest extends WithBrowser {
     String email = newPractitioner(practice);
     Me me = practitioner(practice);
     Client client = client(me);
+    Me writer = accounts.find(email).orElseThrow();
     drafts.edit(
-        me, client.getId(), ProgramKind.MAIN, 0, new DraftEdit.Add("a", "chin-tuck", "3x10s"));
+        writer, client.getId(), ProgramKind.MAIN, 0, new DraftEdit.Add("a", "chin-tuck", "3x10s"));
     Page desk = desk();
     signIn(desk, email, PASSWORD);
     desk.navigate("/clients/" + client.getId() + "/plan");

@@ -190,6 +190,14 @@ class PauseTest extends WithBrowser {
     mvc.perform(get("/me/player?pain=2").cookie(device)).andExpect(redirectedUrl("/me/today"));
     mvc.perform(get("/me/player?pain=2&program=FLARE").cookie(device))
         .andExpect(content().string(containsString("Half the way only, gently")));
+    // Nor is it printed, or taught; the plan for the flare is, and says how.
+    String path = "/clients/%s/".formatted(client.getId());
+    for (String page : new String[] {"sheet", "teach"}) {
+      mvc.perform(as(me, get(path + page)))
+          .andExpect(content().string(containsString("A flare lasts")));
+    }
+    mvc.perform(as(me, get(path + "sheet?program=FLARE")))
+        .andExpect(content().string(containsString("In a flare only, for 2 days.")));
     // Of a page that was open before: kept, and told.
     train(client);
     assertThat(standing(client).open(Attention.WHILE_CLOSED)).isPresent();
@@ -204,10 +212,33 @@ class PauseTest extends WithBrowser {
     mvc.perform(get("/me/today").cookie(device))
         .andExpect(content().string(containsString("2 holds of 15 s")));
 
+    // Another plan for a flare is no look at the other doses; another main program is.
+    drafts.edit(me, client.getId(), ProgramKind.FLARE, 0, new DraftEdit.SetDays(3));
+    assertThat(drafts.share(me, client.getId(), ProgramKind.FLARE, 1, "It is only a test."))
+        .isInstanceOf(DraftService.Outcome.Shared.class);
+    assertThat(beginning(client)).isEqualTo(Beginning.TWO_DOWN);
+
     // A second within four weeks wants to be looked at.
     days(10);
     mvc.perform(mine("flare", device));
     assertThat(standing(client).open(Attention.FLARE_EXAMINE)).isPresent();
+    share(me, client, "upper-trap-stretch", "2x15s @3");
+    mvc.perform(as(me, post("/clients/%s/flare/end".formatted(client.getId()))));
+    assertThat(beginning(client)).isEqualTo(Beginning.TWO_DOWN);
+    share(me, client, "chin-tuck", "3x5s");
+    assertThat(beginning(client)).isEqualTo(Beginning.AS_SHARED);
+  }
+
+  /** A new episode begins without the flare of the last one. */
+  @Test
+  void aNewEpisodeHasNoFlare() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "chin-tuck", "3x10s");
+    flarePlan(me, client);
+    mvc.perform(mine("flare", device(me, client)));
+    clients.beginEpisode(me, client.getId(), "Something new.");
+    assertThat(flares.newest(client.getId()).orElseThrow().lasts()).isFalse();
   }
 
   @Test

@@ -8,14 +8,12 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.UUID;
 import java.util.regex.Pattern;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientService;
-import org.biokinet.app.library.LibraryService;
 import org.biokinet.app.people.AccountService;
 import org.biokinet.app.platform.Days;
 import org.biokinet.app.platform.NotFound;
@@ -24,9 +22,11 @@ import org.biokinet.app.platform.Site;
 import org.biokinet.app.practice.Me;
 import org.biokinet.app.practice.Practice;
 import org.biokinet.app.practice.PracticeService;
+import org.biokinet.app.program.PermitService;
+import org.biokinet.app.program.Permitted;
 import org.biokinet.app.program.ProgramVersion;
 import org.biokinet.app.program.VersionService;
-import org.biokinet.app.screening.ScreeningService;
+import org.biokinet.core.program.Draft;
 import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.screening.Gate;
 import org.biokinet.core.screening.Permit;
@@ -56,31 +56,25 @@ public class SheetService {
       Pattern.compile("[^\\x09\\x0A\\x0D\\x20-\\uD7FF\\uE000-\\uFFFD\\x{10000}-\\x{10FFFF}]");
 
   private final ClientService clients;
-  private final VersionService versions;
+  private final PermitService permits;
   private final PracticeService practices;
   private final AccountService accounts;
-  private final ScreeningService screenings;
-  private final LibraryService library;
   private final SpringTemplateEngine templates;
   private final Site site;
   private final Clock clock;
 
   SheetService(
       ClientService clients,
-      VersionService versions,
+      PermitService permits,
       PracticeService practices,
       AccountService accounts,
-      ScreeningService screenings,
-      LibraryService library,
       SpringTemplateEngine templates,
       Site site,
       Clock clock) {
     this.clients = clients;
-    this.versions = versions;
+    this.permits = permits;
     this.practices = practices;
     this.accounts = accounts;
-    this.screenings = screenings;
-    this.library = library;
     this.templates = templates;
     this.site = site;
     this.clock = clock;
@@ -105,29 +99,20 @@ public class SheetService {
   @Transactional(readOnly = true)
   public Answer sheet(Me me, UUID clientId, ProgramKind program) {
     Client client = clients.get(me, clientId);
-    VersionService.InForce inForce = versions.inForce(client);
-    VersionService.Replay shared = inForce.of(program).orElseThrow(NotFound::new);
-    Permit permit =
-        Permit.of(
-            program,
-            shared.program(),
-            inForce.before(program),
-            client.means(),
-            screenings.gate(client),
-            library.of(client.practice()).catalogue());
+    Permitted now = permits.of(client, program).orElseThrow(NotFound::new);
+    Permit permit = now.permit();
     if (permit.closed().isPresent()) {
       Gate.Why why = permit.closed().get();
       return new Answer.Not("The gate is closed: %s. %s".formatted(why.label(), why.opens()));
     }
-    if (permit.notItsTurn().equals(Optional.of(Permit.Turn.FLARE_LASTS))) {
+    // What is for a flare is printed ahead of it.
+    if (permit.notItsTurn().isPresent() && !now.onlyForAFlare()) {
       return new Answer.Not("A flare lasts, and only the plan for it is done: print that.");
     }
-    // What is for a flare is printed ahead of it.
-    if (permit.objections().size() == shared.program().items().size()) {
+    if (now.noneAllowed()) {
       return new Answer.Not("The screening does not allow any item of it now: change it in Plan.");
     }
-    VersionService.Replay replay = shared.begun(permit.beginning());
-    return new Answer.Ready(model(client, replay, permit.waiting()));
+    return new Answer.Ready(model(client, now.replay(), permit.waiting()));
   }
 
   private Map<String, Object> model(
@@ -145,6 +130,8 @@ public class SheetService {
     model.put("by", accounts.practitionerName(version.sharedBy()));
     model.put("shared", Days.day(shared, language));
     model.put("review", Days.day(Sheet.review(replay, shared, today), language));
+    boolean flare = !version.program().servesFindings();
+    model.put("flare", flare ? replay.draft().flatMap(Draft::days).orElse(Draft.USUAL_DAYS) : 0);
     model.put("often", client.circumstances().timesPerDay().orElse(1));
     // The address of the page, and nothing that opens it: the client's device is known there, or
     // asks for the link that only the client has.

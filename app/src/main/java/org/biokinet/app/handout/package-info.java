@@ -1,15 +1,6 @@
 /** What a client takes home: the sheet. */
 @ApplicationModule(
-    allowedDependencies = {
-      "platform",
-      "practice",
-      "audit",
-      "people",
-      "client",
-      "screening",
-      "library",
-      "program"
-    })
+    allowedDependencies = {"platform", "practice", "audit", "people", "client", "program"})
 @NullMarked
 package org.biokinet.app.handout;
 

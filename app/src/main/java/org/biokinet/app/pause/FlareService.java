@@ -10,6 +10,7 @@ import org.biokinet.app.audit.Audit;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientMe;
 import org.biokinet.app.client.ClientService;
+import org.biokinet.app.client.EpisodeBegun;
 import org.biokinet.app.pause.internal.FlareRow;
 import org.biokinet.app.platform.Changes;
 import org.biokinet.app.practice.Me;
@@ -163,6 +164,12 @@ public class FlareService {
     row.end(how, by, clock.instant());
     screenings.flareEnded(row.clientId());
     publisher.publishEvent(new PauseChanged(row.clientId()));
+  }
+
+  /** A new episode begins without it. */
+  @EventListener
+  void begun(EpisodeBegun event) {
+    lasting(event.clientId()).ifPresent(row -> end(row, FlareRow.Ended.BY_PRACTITIONER, null));
   }
 
   /** Without its plan there is nothing left to be done in it. */

@@ -1,15 +1,6 @@
 /** When the program rests: a pause with dates, and a flare with a plan that was set ahead. */
 @ApplicationModule(
-    allowedDependencies = {
-      "platform",
-      "practice",
-      "audit",
-      "people",
-      "client",
-      "library",
-      "screening",
-      "program"
-    })
+    allowedDependencies = {"platform", "practice", "audit", "client", "screening", "program"})
 @NullMarked
 package org.biokinet.app.pause;
 

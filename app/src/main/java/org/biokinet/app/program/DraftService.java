@@ -505,7 +505,8 @@ public class DraftService {
                 clock.instant()));
     open.get().row().close();
     state.draft().breath().ifPresent(seconds -> clients.setBreath(me, clientId, seconds));
-    screenings.lookedAt(clientId);
+    // What is set ahead for a flare says nothing about the doses of the others.
+    if (kind.servesFindings()) screenings.lookedAt(clientId);
     publisher.publishEvent(new VersionShared(clientId, version.version().name()));
     audit.changed(me, clientId, "shared", version.version().name().inFull());
     return new Outcome.Shared(version.version());

@@ -15,12 +15,12 @@ import org.biokinet.app.audit.Audit;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientService;
 import org.biokinet.app.library.Library;
-import org.biokinet.app.library.LibraryService;
 import org.biokinet.app.platform.Changes;
 import org.biokinet.app.platform.NotFound;
 import org.biokinet.app.practice.Me;
+import org.biokinet.app.program.PermitService;
+import org.biokinet.app.program.Permitted;
 import org.biokinet.app.program.VersionService;
-import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.app.teaching.internal.MarkRow;
 import org.biokinet.app.teaching.internal.TeachingRow;
 import org.biokinet.app.teaching.internal.UsualFaultRow;
@@ -70,10 +70,8 @@ public class TeachingService {
   private final Teachings teachings;
   private final Marks marks;
   private final UsualFaults faults;
-  private final VersionService versions;
+  private final PermitService permits;
   private final ClientService clients;
-  private final ScreeningService screenings;
-  private final LibraryService library;
   private final Audit audit;
   private final Clock clock;
 
@@ -81,19 +79,15 @@ public class TeachingService {
       Teachings teachings,
       Marks marks,
       UsualFaults faults,
-      VersionService versions,
+      PermitService permits,
       ClientService clients,
-      ScreeningService screenings,
-      LibraryService library,
       Audit audit,
       Clock clock) {
     this.teachings = teachings;
     this.marks = marks;
     this.faults = faults;
-    this.versions = versions;
+    this.permits = permits;
     this.clients = clients;
-    this.screenings = screenings;
-    this.library = library;
     this.audit = audit;
     this.clock = clock;
   }
@@ -107,21 +101,16 @@ public class TeachingService {
   @Transactional(readOnly = true)
   public Answer lesson(Me me, UUID clientId, ProgramKind program) {
     Client client = clients.get(me, clientId);
-    VersionService.InForce inForce = versions.inForce(client);
-    VersionService.Replay shared = inForce.of(program).orElseThrow(NotFound::new);
-    Permit permit =
-        Permit.of(
-            program,
-            shared.program(),
-            inForce.before(program),
-            client.means(),
-            screenings.gate(client),
-            library.of(client.practice()).catalogue());
+    Permitted now = permits.of(client, program).orElseThrow(NotFound::new);
+    Permit permit = now.permit();
     if (permit.closed().isPresent()) {
       Gate.Why why = permit.closed().get();
       return new Answer.Not("The gate is closed: %s. %s".formatted(why.label(), why.opens()));
     }
-    VersionService.Replay replay = shared.begun(permit.beginning());
+    if (permit.notItsTurn().isPresent() && !now.onlyForAFlare()) {
+      return new Answer.Not("A flare lasts, and only the plan for it is done: teach that.");
+    }
+    VersionService.Replay replay = now.replay();
     Lesson lesson = Lesson.of(replay, permit.waiting(), Library.LANGUAGE);
     if (lesson.steps().isEmpty()) {
       return new Answer.Not("The screening does not allow any item of it now: change it in Plan.");

@@ -8,7 +8,6 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
-import java.util.EnumMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -23,6 +22,8 @@ import org.biokinet.app.pause.FlareService;
 import org.biokinet.app.pause.PauseService;
 import org.biokinet.app.platform.Days;
 import org.biokinet.app.practice.PracticeService;
+import org.biokinet.app.program.PermitService;
+import org.biokinet.app.program.Permitted;
 import org.biokinet.app.program.ProgramVersion;
 import org.biokinet.app.program.VersionService;
 import org.biokinet.app.screening.ClientScreening;
@@ -32,7 +33,6 @@ import org.biokinet.app.session.SessionService;
 import org.biokinet.app.session.SessionUpload;
 import org.biokinet.app.teaching.TeachingService;
 import org.biokinet.core.anatomy.Side;
-import org.biokinet.core.dose.Dose;
 import org.biokinet.core.dose.DoseWords;
 import org.biokinet.core.dose.Pain;
 import org.biokinet.core.dose.TenPoint;
@@ -50,7 +50,6 @@ import org.biokinet.core.progress.Flare;
 import org.biokinet.core.screening.Allowed;
 import org.biokinet.core.screening.Beginning;
 import org.biokinet.core.screening.Gate;
-import org.biokinet.core.screening.Permit;
 import org.biokinet.core.screening.Rest;
 import org.biokinet.core.session.Lead;
 import org.biokinet.core.session.Session;
@@ -80,43 +79,6 @@ class MeController {
    */
   record TodayItem(String name, String meaning, String clock, String waits) {}
 
-  /**
-   * What can be done of a program now.
-   *
-   * @param replay the program with the doses of today
-   */
-  private record Now(Permit permit, VersionService.Replay replay) {
-
-    /** A dose that names no ceiling has that of the screening. */
-    Dose dose(Item i) {
-      return permit
-          .allowed()
-          .map(a -> a.inForce(i.exercise(), i.position(), i.dose()))
-          .orElse(i.dose());
-    }
-
-    Program session(Side turn, SessionLength length) {
-      return replay.session(turn, length, permit.waiting());
-    }
-
-    /** Whether it is there for a flare, and there is none. */
-    boolean onlyForAFlare() {
-      return permit.notItsTurn().equals(Optional.of(Permit.Turn.NO_FLARE));
-    }
-
-    ProgramKind program() {
-      return replay.version().program();
-    }
-
-    boolean mayStart(SessionLength length, int pain) {
-      return !permit.nothing()
-          && program().lengths().contains(length)
-          && (!length.needsScreening() || permit.longSession())
-          && TenPoint.valid(pain)
-          && new Pain(pain).mayStart();
-    }
-  }
-
   /** A program that can be chosen. */
   record Offer(ProgramKind program, String clock, boolean chosen) {}
 
@@ -133,6 +95,7 @@ class MeController {
   private final PracticeService practices;
   private final ScreeningService screenings;
   private final LibraryService library;
+  private final PermitService permits;
   private final PauseService pauses;
   private final FlareService flares;
   private final TeachingService teaching;
@@ -148,6 +111,7 @@ class MeController {
       PracticeService practices,
       ScreeningService screenings,
       LibraryService library,
+      PermitService permits,
       PauseService pauses,
       FlareService flares,
       TeachingService teaching,
@@ -161,6 +125,7 @@ class MeController {
     this.practices = practices;
     this.screenings = screenings;
     this.library = library;
+    this.permits = permits;
     this.pauses = pauses;
     this.flares = flares;
     this.teaching = teaching;
@@ -185,16 +150,16 @@ class MeController {
     Client client = clients.byId(me.id());
     ClientScreening screening = screenings.of(client);
     VersionService.InForce inForce = versions.inForce(client);
-    Map<ProgramKind, Now> all = all(client, screening, inForce);
+    Map<ProgramKind, Permitted> all = all(client, screening, inForce);
     model.addAttribute("withdrawn", inForce.withdrawn());
     if (all.isEmpty() && !inForce.withdrawn().isEmpty()) return "session/withdrawn";
-    if (all.values().stream().allMatch(Now::onlyForAFlare)) {
+    if (all.values().stream().allMatch(Permitted::onlyForAFlare)) {
       if (!screening.answersBeforeVisit()) return "session/nothing";
       return "redirect:/me/before-visit";
     }
     if (screening.facts().stopOpen()) return "session/paused";
     if (ill(me)) return "redirect:/me/pause";
-    Now now = chosen(all, program);
+    Permitted now = chosen(all, program);
     VersionService.Replay replay = now.replay();
     screening
         .renewal()
@@ -297,7 +262,7 @@ class MeController {
   }
 
   /** What may be done of both programs, so that one can be chosen. */
-  private static List<Offer> offers(Map<ProgramKind, Now> all, Now chosen, Side turn) {
+  private static List<Offer> offers(Map<ProgramKind, Permitted> all, Permitted chosen, Side turn) {
     List<Offer> offers = new ArrayList<>();
     all.forEach(
         (program, now) -> {
@@ -309,7 +274,7 @@ class MeController {
   }
 
   /** Shorter and longer sessions, where they differ from the usual one and can be done. */
-  private List<Choice> choices(Now now, Side turn, int usual) {
+  private List<Choice> choices(Permitted now, Side turn, int usual) {
     List<Choice> choices = new ArrayList<>();
     for (SessionLength length : now.program().lengths()) {
       if (length.needsScreening() && !now.permit().longSession()) continue;
@@ -348,28 +313,14 @@ class MeController {
     return "redirect:" + address + (program == ProgramKind.MAIN ? "" : named);
   }
 
-  /** What can be done of each program that is in force, the main one first. */
-  private Map<ProgramKind, Now> all(
+  private Map<ProgramKind, Permitted> all(
       Client client, ClientScreening screening, VersionService.InForce inForce) {
-    Gate gate = screening.gate();
-    Catalogue today = library.of(client.practice()).catalogue();
-    Map<ProgramKind, Now> all = new EnumMap<>(ProgramKind.class);
-    inForce
-        .replays()
-        .forEach(
-            (program, shared) -> {
-              VersionService.Replay replay = shared.begun(Beginning.of(program, gate));
-              List<Item> before = inForce.before(program);
-              Program now = replay.program();
-              Permit permit = Permit.of(program, now, before, client.means(), gate, today);
-              all.put(program, new Now(permit, replay));
-            });
-    return all;
+    return permits.all(client, screening.gate(), inForce);
   }
 
   /** The one that was asked for, or another where nothing can be done of it. */
-  private static Now chosen(Map<ProgramKind, Now> all, ProgramKind asked) {
-    Optional<Now> wanted = Optional.ofNullable(all.get(asked));
+  private static Permitted chosen(Map<ProgramKind, Permitted> all, ProgramKind asked) {
+    Optional<Permitted> wanted = Optional.ofNullable(all.get(asked));
     return wanted
         .filter(n -> !n.permit().nothing())
         .or(() -> all.values().stream().filter(n -> !n.permit().nothing()).findFirst())
@@ -378,14 +329,14 @@ class MeController {
   }
 
   /** Why nothing can be done, in the client's words. */
-  private Optional<String> closed(Now now, Locale language) {
+  private Optional<String> closed(Permitted now, Locale language) {
     if (!now.permit().nothing()) return Optional.empty();
     String why = now.permit().closed().map(Enum::name).orElse("LOCKED");
     return Optional.of(messages.getMessage("closed." + why, null, language));
   }
 
   /** What sets the limit, in the client's words; empty where nothing does. */
-  private String waits(Now now, int place, Locale language) {
+  private String waits(Permitted now, int place, Locale language) {
     Allowed.Objection o = now.permit().objections().get(place);
     if (o == null) return "";
     String code =
@@ -426,7 +377,7 @@ class MeController {
       Model model) {
     Client client = clients.byId(me.id());
     ClientScreening screening = screenings.of(client);
-    Optional<Now> now =
+    Optional<Permitted> now =
         Optional.ofNullable(all(client, screening, versions.inForce(client)).get(program));
     now.flatMap(n -> closed(n, me.language())).ifPresent(why -> sessions.refusedAtGate(me, why));
     if (now.isEmpty() || ill(me) || !now.get().mayStart(length, pain)) {
@@ -458,7 +409,7 @@ class MeController {
   }
 
   /** Until when the page may start it by itself. */
-  private Instant lease(Now now, Client client) {
+  private Instant lease(Permitted now, Client client) {
     return ((Gate.Open) now.permit().gate()).leaseUntil(clock.instant(), client.zone());
   }
 
