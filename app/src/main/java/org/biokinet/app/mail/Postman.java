@@ -7,7 +7,6 @@ import java.io.UnsupportedEncodingException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayDeque;
 import java.util.Deque;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
 import org.eclipse.angus.mail.smtp.SMTPAddressFailedException;
@@ -111,6 +110,6 @@ public class Postman {
     if (e instanceof MailException && !(e instanceof MailSendException)) return "it cannot be sent";
     if (e instanceof MailSendException) return "the mail server cannot be reached or is busy";
     String said = String.valueOf(e.getMessage()).strip().replaceAll("\\s+", " ");
-    return said.toLowerCase(Locale.ROOT).isEmpty() ? "no reason was given" : said;
+    return said.isEmpty() ? "no reason was given" : said;
   }
 }

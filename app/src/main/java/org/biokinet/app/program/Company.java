@@ -21,7 +21,6 @@ import org.biokinet.app.program.internal.DraftRow;
  * @param waiting since when a draft of one's own waits beside this one
  * @param others who else keeps one beside it, and since when
  * @param kept how many changes of one's own were not taken and are not settled yet
- * @param seen how much of the log the first of these had seen
  * @param shared length of the log of the draft that all share
  * @param begun when this draft was begun
  */
@@ -31,7 +30,6 @@ public record Company(
     Optional<Instant> waiting,
     List<Turn> others,
     int kept,
-    int seen,
     int shared,
     Instant begun) {
 
@@ -40,7 +38,7 @@ public record Company(
 
   /** Nobody else, and nothing beside it. */
   static final Company NONE =
-      new Company(Optional.empty(), false, Optional.empty(), List.of(), 0, 0, 0, Instant.EPOCH);
+      new Company(Optional.empty(), false, Optional.empty(), List.of(), 0, 0, Instant.EPOCH);
 
   public Company {
     others = List.copyOf(others);
@@ -76,7 +74,6 @@ public record Company(
       Optional<Open> own = own(me);
       boolean apart = own.filter(o -> !o.row().isAside()).isPresent();
       List<DraftEntryRow> log = shared().map(Open::log).orElse(List.of());
-      List<DraftEntryRow> kept = kept(log, me);
       return new Company(
           holder(log, now).filter(t -> !t.by().equals(me)),
           apart,
@@ -86,8 +83,7 @@ public record Company(
               .filter(r -> !r.isShared() && !r.owner().equals(me))
               .map(r -> new Turn(r.owner(), r.madeAt(), r.madeAt()))
               .toList(),
-          kept.size(),
-          kept.isEmpty() ? log.size() : kept.get(0).seen(),
+          kept(log, me).size(),
           log.size(),
           front(me).map(o -> o.row().madeAt()).orElse(now));
     }

@@ -150,7 +150,7 @@ class MeController {
     Client client = clients.byId(me.id());
     ClientScreening screening = screenings.of(client);
     VersionService.InForce inForce = versions.inForce(client);
-    Map<ProgramKind, Permitted> all = all(client, screening, inForce);
+    Map<ProgramKind, Permitted> all = permits.all(client, screening.gate(), inForce);
     model.addAttribute("withdrawn", inForce.withdrawn());
     if (all.isEmpty() && !inForce.withdrawn().isEmpty()) return "session/withdrawn";
     if (all.values().stream().allMatch(Permitted::onlyForAFlare)) {
@@ -313,11 +313,6 @@ class MeController {
     return "redirect:" + address + (program == ProgramKind.MAIN ? "" : named);
   }
 
-  private Map<ProgramKind, Permitted> all(
-      Client client, ClientScreening screening, VersionService.InForce inForce) {
-    return permits.all(client, screening.gate(), inForce);
-  }
-
   /** The one that was asked for, or another where nothing can be done of it. */
   private static Permitted chosen(Map<ProgramKind, Permitted> all, ProgramKind asked) {
     Optional<Permitted> wanted = Optional.ofNullable(all.get(asked));
@@ -378,7 +373,8 @@ class MeController {
     Client client = clients.byId(me.id());
     ClientScreening screening = screenings.of(client);
     Optional<Permitted> now =
-        Optional.ofNullable(all(client, screening, versions.inForce(client)).get(program));
+        Optional.ofNullable(
+            permits.all(client, screening.gate(), versions.inForce(client)).get(program));
     now.flatMap(n -> closed(n, me.language())).ifPresent(why -> sessions.refusedAtGate(me, why));
     if (now.isEmpty() || ill(me) || !now.get().mayStart(length, pain)) {
       return to("/me/today", program);
@@ -437,8 +433,8 @@ class MeController {
       @RequestParam(defaultValue = "") Set<Integer> paused) {
     Client client = clients.byId(me.id());
     boolean may =
-        Optional.ofNullable(
-                all(client, screenings.of(client), versions.inForce(client)).get(program))
+        permits
+            .of(client, program)
             .filter(now -> whose.equals(me.id()) && !ill(me))
             .filter(now -> now.replay().version().number() == version)
             .filter(now -> now.mayStart(length, pain))
