@@ -18,6 +18,7 @@ import org.biokinet.core.program.Program;
 import org.biokinet.core.program.ProgramDocument;
 import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.timeline.Cue;
+import org.biokinet.core.timeline.CueSheet;
 import org.biokinet.core.timeline.Cues;
 import org.biokinet.core.timeline.Segment;
 import org.biokinet.core.timeline.Timeline;
@@ -70,9 +71,10 @@ final class TimelineCommand {
       err.println(e.getMessage());
       return Main.BAD_INPUT;
     }
-    List<Cue> cues = new Cues(catalogue, Locale.ENGLISH).of(timeline);
+    Cues words = new Cues(catalogue, Locale.ENGLISH);
+    List<Cue> cues = words.of(timeline);
     if (asJson) {
-      out.println(json(timeline, cues).toPrettyString());
+      out.println(json(timeline, cues, words.sheet(timeline)).toPrettyString());
     } else {
       table(timeline, cues);
     }
@@ -84,7 +86,7 @@ final class TimelineCommand {
     return Main.BAD_INPUT;
   }
 
-  private static ObjectNode json(Timeline timeline, List<Cue> cues) {
+  private static ObjectNode json(Timeline timeline, List<Cue> cues, CueSheet sheet) {
     ObjectNode root = new ObjectMapper().createObjectNode();
     root.put("seconds", timeline.seconds());
     ArrayNode items = root.putArray("items");
@@ -105,7 +107,14 @@ final class TimelineCommand {
       s.side().ifPresent(side -> node.put("side", side.name()));
       s.direction().ifPresent(d -> node.put("direction", d.name()));
       if (s.rep() > 0) node.put("set", s.set()).put("rep", s.rep());
+      if (s.breaths() > 0) node.put("breaths", s.breaths());
       node.put("cue", cues.get(i).spoken());
+    }
+    ArrayNode sounds = root.putArray("sounds");
+    for (CueSheet.Sound sound : sheet.sounds()) {
+      ObjectNode node = sounds.addObject().put("at", sound.at());
+      if (sound instanceof CueSheet.Toned t) node.put("tone", t.tone().name());
+      if (sound instanceof CueSheet.Said s) node.put("text", s.text()).put("breath", s.breath());
     }
     return root;
   }

@@ -105,6 +105,23 @@ public final class DoseWords {
   }
 
   private void parts(List<String> clauses, SideDose dose) {
+    limits(clauses, dose);
+    part(clauses, "tempo", dose.tempo());
+    part(clauses, dose.work().sets() > 1 ? "rest.sets" : "rest", dose.rest());
+    part(clauses, "per.day", dose.perDay());
+    part(clauses, "per.week", dose.perWeek());
+    part(clauses, "every", dose.everyMinutes());
+  }
+
+  /** How strong, how hard and against what, as prescribed or usual: "at 30 % effort". */
+  public String limits(SideDose dose) {
+    List<String> clauses = new ArrayList<>();
+    int effort = Volume.effort(dose, context);
+    limits(clauses, effort > 0 ? dose.withEffort(OptionalInt.of(effort)) : dose);
+    return String.join(", ", clauses);
+  }
+
+  private void limits(List<String> clauses, SideDose dose) {
     part(clauses, "ceiling", dose.ceiling());
     part(clauses, "effort", dose.effort());
     dose.resistance()
@@ -114,11 +131,6 @@ public final class DoseWords {
                     r instanceof Resistance.Weight w
                         ? text("weight", w.number())
                         : text("band", r.amount())));
-    part(clauses, "tempo", dose.tempo());
-    part(clauses, dose.work().sets() > 1 ? "rest.sets" : "rest", dose.rest());
-    part(clauses, "per.day", dose.perDay());
-    part(clauses, "per.week", dose.perWeek());
-    part(clauses, "every", dose.everyMinutes());
   }
 
   private void part(List<String> clauses, String key, OptionalInt value) {

@@ -154,6 +154,11 @@ public record ExerciseWords(
         });
   }
 
+  /** A direction, as it is said: "backward". */
+  public static String way(Direction direction, Locale locale) {
+    return bundle(locale).getString(direction.code());
+  }
+
   private static ResourceBundle bundle(Locale locale) {
     return ResourceBundle.getBundle("org.biokinet.core.exercise.sides", locale);
   }

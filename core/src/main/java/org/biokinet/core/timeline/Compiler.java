@@ -200,10 +200,10 @@ final class Compiler {
         if (work instanceof Work.ContractRelax cr) {
           for (int cycle = 1; cycle <= cr.cycles(); cycle++) {
             add(Kind.CONTRACT, cr.contractSeconds(), bout, cycle, cr.cycles());
-            add(Kind.DEEPER, seconds(cr.deeper()), bout, cycle, cr.cycles());
+            held(Kind.DEEPER, cr.deeper(), bout, cycle, cr.cycles());
           }
         } else {
-          add(Kind.HOLD, hold(work), bout, bout.rep());
+          held(Kind.HOLD, hold(work), bout, bout.rep(), bout.reps());
         }
         add(
             Kind.EXIT,
@@ -213,7 +213,7 @@ final class Compiler {
       }
       case ISO -> {
         add(Kind.RISE, pacing.seconds(Pace.RISE), bout, bout.rep());
-        add(Kind.HOLD, hold(work), bout, bout.rep());
+        held(Kind.HOLD, hold(work), bout, bout.rep(), bout.reps());
         add(Kind.RELEASE, pacing.seconds(Pace.RELEASE), bout, bout.rep());
       }
       case MOVE -> {
@@ -221,15 +221,16 @@ final class Compiler {
         if (work instanceof Work.Holds h) {
           // Out, hold at the end of range, and back.
           add(Kind.MOVE, tempo - tempo / 2, bout, bout.rep());
-          add(Kind.HOLD, seconds(h.hold()), bout, bout.rep());
+          held(Kind.HOLD, h.hold(), bout, bout.rep(), bout.reps());
           add(Kind.MOVE_BACK, tempo / 2, bout, bout.rep());
         } else {
           add(Kind.MOVE, tempo, bout, bout.rep());
         }
       }
       case CIRCLE -> add(Kind.MOVE, tempo(item, bout, Pace.CIRCLE), bout, bout.rep());
-      case BREATH -> add(Kind.BREATHE, hold(work), bout, bout.rep());
-      case GAZE, RELEASE, PULSE, WALK -> add(Kind.TIMED, hold(work), bout, bout.rep());
+      case BREATH -> held(Kind.BREATHE, hold(work), bout, bout.rep(), bout.reps());
+      case GAZE, RELEASE, PULSE, WALK ->
+          held(Kind.TIMED, hold(work), bout, bout.rep(), bout.reps());
     }
   }
 
@@ -238,8 +239,8 @@ final class Compiler {
     return bout.dose().tempo().orElse(item.exercise().tempo().orElse(pacing.seconds(usual)));
   }
 
-  private int hold(Work work) {
-    return seconds(((Work.Holds) work).hold());
+  private static Length hold(Work work) {
+    return ((Work.Holds) work).hold();
   }
 
   private int seconds(Length length) {
@@ -247,7 +248,7 @@ final class Compiler {
   }
 
   private void plain(Kind kind, int seconds) {
-    push(kind, seconds, Optional.empty(), Optional.empty(), 0, 0, 0);
+    push(kind, seconds, Optional.empty(), Optional.empty(), 0, 0, 0, 0);
   }
 
   private void add(Kind kind, int seconds, Bout bout, int rep) {
@@ -255,7 +256,13 @@ final class Compiler {
   }
 
   private void add(Kind kind, int seconds, Bout bout, int rep, int reps) {
-    push(kind, seconds, bout.side(), bout.direction(), rep == 0 ? 0 : bout.set(), rep, reps);
+    push(kind, seconds, bout.side(), bout.direction(), rep == 0 ? 0 : bout.set(), rep, reps, 0);
+  }
+
+  /** Work that lasts as long as it says, counted in breaths where it says so. */
+  private void held(Kind kind, Length length, Bout bout, int rep, int reps) {
+    int breaths = length.inBreaths() ? length.amount() : 0;
+    push(kind, seconds(length), bout.side(), bout.direction(), bout.set(), rep, reps, breaths);
   }
 
   private void push(
@@ -265,9 +272,11 @@ final class Compiler {
       Optional<Direction> direction,
       int set,
       int rep,
-      int reps) {
+      int reps,
+      int breaths) {
     if (seconds == 0) return; // a pause edited to nothing is no segment
-    segments.add(new Segment(clock, seconds, kind, index, side, direction, set, rep, reps));
+    segments.add(
+        new Segment(clock, seconds, kind, index, side, direction, set, rep, reps, breaths));
     clock += seconds;
   }
 }

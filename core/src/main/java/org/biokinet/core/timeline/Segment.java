@@ -14,6 +14,7 @@ import org.biokinet.core.dose.Direction;
  * @param set from 1; 0 outside repetitions
  * @param rep from 1 within the set and side; 0 outside repetitions
  * @param reps repetitions of this set and side; 0 outside repetitions
+ * @param breaths that it lasts; 0 where it is not counted in breaths
  */
 public record Segment(
     int start,
@@ -24,7 +25,8 @@ public record Segment(
     Optional<Direction> direction,
     int set,
     int rep,
-    int reps) {
+    int reps,
+    int breaths) {
 
   /** What happens. */
   public enum Kind {

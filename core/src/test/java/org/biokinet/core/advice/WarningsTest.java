@@ -239,14 +239,14 @@ class WarningsTest {
     assertThat(warnings(draft)).noneMatch(x -> x.kind() == Kind.ORDER);
   }
 
-  /** Three words a second (common practice): in 1 s nobody can say where it must not be felt. */
+  /** At 150 words a minute (common practice) nobody can say in 1 s where it must not be felt. */
   @Test
   void wordsThatFindNoTimeAreNamed() {
-    Draft draft = draft("upper-trap-stretch", "1s");
+    Draft draft = draft("upper-trap-anchored", "1s");
     Warning w = one(draft, Kind.UNHEARD);
     assertThat(w.words()).contains("no time to say “");
     assertThat(warnings(fixed(draft, w))).noneMatch(x -> x.kind() == Kind.UNHEARD);
-    Timeline enough = timed(draft("upper-trap-stretch", "2x15s")).timeline().orElseThrow();
+    Timeline enough = timed(draft("upper-trap-anchored", "2x15s")).timeline().orElseThrow();
     assertThat(new Cues(CATALOGUE, Locale.ENGLISH).unheard(enough)).isEmpty();
   }
 

@@ -51,6 +51,11 @@ class TimelineCommandTest {
     JsonNode root = JSON.readTree(out.toString(StandardCharsets.UTF_8));
     // By hand: 5 + 4 + 4 × (3+15+3) + 3 × 4 + 3 = 108, then 4 + 10 × 4 + 3 = 47.
     assertThat(root.path("seconds").asInt()).isEqualTo(155);
+    // What is heard comes with it: the end at the very end, tone before words.
+    JsonNode sounds = root.path("sounds");
+    assertThat(sounds.get(0).toString()).isEqualTo("{\"at\":0.0,\"tone\":\"READY\"}");
+    assertThat(sounds.get(sounds.size() - 2).toString())
+        .isEqualTo("{\"at\":155.0,\"tone\":\"END\"}");
     assertThat(root.at("/items/0/seconds").asInt()).isEqualTo(108);
     assertThat(root.at("/items/0/stretchSeconds/left").asInt()).isEqualTo(30);
     assertThat(root.at("/items/0/stretchSeconds/right").asInt()).isEqualTo(30);
@@ -59,7 +64,7 @@ class TimelineCommandTest {
     assertThat(hold.toString())
         .startsWith(
             "{\"start\":37,\"seconds\":15,\"kind\":\"HOLD\",\"item\":0,\"side\":\"RIGHT\","
-                + "\"set\":1,\"rep\":1,\"cue\":\"Hold. Let the right shoulder sink.");
+                + "\"set\":1,\"rep\":1,\"cue\":\"Hold, 1 of 2. Not as a pinch on the left side");
   }
 
   @Test
@@ -67,7 +72,7 @@ class TimelineCommandTest {
     assertThat(run("timeline", FORMATS.resolve("example.json").toString())).isZero();
     assertThat(out.toString(StandardCharsets.UTF_8))
         .contains("1. upper-trap-stretch  2x15s @3  1:48")
-        .contains("   0:37   0:15  hold             right   1  Hold. Let the right shoulder sink.")
+        .contains("   0:37   0:15  hold             right   1  Hold, 1 of 2. Not as a pinch")
         .endsWith("Total 2:35\n");
   }
 

@@ -176,7 +176,7 @@ class TimelineTest {
     Timeline t = compile(item("levator-stretch", "R 15s"));
     List<Cue> cues = new Cues(CATALOGUE, Locale.ENGLISH).of(t);
     // Handbook, section 3: treating the right side means the head goes left.
-    assertThat(cues.get(2).spoken()).isEqualTo("Turn left, then nose to the left knee.");
+    assertThat(cues.get(2).spoken()).isEqualTo("Turn left, then nose to left knee.");
     assertThat(cues.get(3).spoken()).contains("Feel it at the back of the neck, on the right.");
   }
 

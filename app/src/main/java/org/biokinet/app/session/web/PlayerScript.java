@@ -18,6 +18,7 @@ import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.screening.Beginning;
 import org.biokinet.core.session.Session;
 import org.biokinet.core.timeline.Cue;
+import org.biokinet.core.timeline.CueSheet;
 import org.biokinet.core.timeline.Cues;
 import org.biokinet.core.timeline.Segment;
 import org.biokinet.core.timeline.Timeline;
@@ -28,6 +29,8 @@ import org.biokinet.core.timeline.Timeline;
  * @param leaseUntil until when it may be started without asking the server
  * @param answerSeconds how long Start waits for the server's answer before it goes by the lease
  * @param sleptSeconds a gap in the timer longer than this was not worked
+ * @param inward the part of a breath that goes in
+ * @param sounds all that is heard, in the order of time
  */
 record PlayerScript(
     ProgramKind program,
@@ -41,8 +44,26 @@ record PlayerScript(
     int answerSeconds,
     long sleptSeconds,
     int seconds,
+    double inward,
     List<String> items,
-    List<Step> steps) {
+    List<Step> steps,
+    List<Heard> sounds) {
+
+  /**
+   * One thing that is heard.
+   *
+   * @param tone what it tells; empty for words
+   * @param text what is said; empty for a tone
+   * @param breath whether it is only for those who want their breath to be led
+   */
+  record Heard(double at, String tone, String text, boolean breath) {
+
+    static Heard of(CueSheet.Sound sound) {
+      return sound instanceof CueSheet.Said said
+          ? new Heard(said.at(), "", said.text(), said.breath())
+          : new Heard(sound.at(), ((CueSheet.Toned) sound).tone().name(), "", false);
+    }
+  }
 
   /** Whoever has pressed Start does not wait longer for a network that is hardly there. */
   private static final int ANSWER_SECONDS = 4;
@@ -54,8 +75,10 @@ record PlayerScript(
    * @param figureTo where it ends; a long step goes round more than once
    * @param count where in the count it stands: "Hold 2 of 3 on the right"
    * @param toward the absolute direction of the movement, where it has one
+   * @param breaths that it lasts; 0 where it is not counted in breaths
+   * @param breath seconds of one breath: of the dose, or the client's own where it is held
    * @param not where it must not be felt
-   * @param ending what is said so that it ends with the step, beginning so many seconds before that
+   * @param limits how strong, how hard and against what
    * @param next what comes after it, as the client reads it
    * @param back index of the step to go to when "back" is pressed: the beginning of this
    *     repetition, or of the one before when already there
@@ -75,9 +98,9 @@ record PlayerScript(
       String headline,
       String detail,
       String not,
-      String spoken,
-      String ending,
-      double endingSeconds,
+      String limits,
+      int breaths,
+      double breath,
       String next,
       int back,
       int skip) {}
@@ -121,9 +144,9 @@ record PlayerScript(
               cue.headline(),
               cue.detail(),
               cue.not(),
-              cue.spoken(),
-              cue.ending(),
-              cue.endingSeconds(),
+              cue.limits(),
+              s.breaths(),
+              breath(s, session.breathSeconds()),
               words.next(timeline, cues, i).orElse(end),
               i == begin ? before : begin,
               firstOfNextItem(segments, i)));
@@ -144,8 +167,10 @@ record PlayerScript(
         ANSWER_SECONDS,
         Session.SLEPT.toSeconds(),
         timeline.seconds(),
+        CueSheet.INWARD,
         names,
-        steps);
+        steps,
+        words.sheet(timeline).sounds().stream().map(Heard::of).toList());
   }
 
   /** One picture of the session: an item on one side, or on none. */
@@ -194,6 +219,15 @@ record PlayerScript(
       }
       case BREATHE, TIMED -> new Span(0, round * Math.max(1, Math.round(s.seconds() / round)));
       default -> new Span(0, 0);
+    };
+  }
+
+  /** 0 where nothing is held. */
+  private static double breath(Segment s, double own) {
+    if (s.breaths() > 0) return (double) s.seconds() / s.breaths();
+    return switch (s.kind()) {
+      case HOLD, DEEPER, BREATHE, TIMED -> own;
+      default -> 0;
     };
   }
 
