@@ -10,7 +10,7 @@ const out = "../src/main/resources/static/built";
 const SCRIPTS = [
   "shell/shell.js", "program/program.js", "teaching/teaching.js", "library/library.js",
   "measurement/measurement.js", "measurement/posture.js", "measurement/map.js",
-  "me/me.js", "session/player.js",
+  "me/me.js", "session/player.js", "session/ticker.js",
 ];
 const STYLES = [
   "shell/shell.css", "worklist/worklist.css", "client/client.css", "screening/screening.css",

@@ -38,18 +38,40 @@ async function write(entry) {
 export const put = (url, body, since = new Date()) =>
   write({ id: body.uploadId, url, body, client: CLIENT, order: since.getTime() });
 
-async function drop(id) {
-  unkept.delete(id);
-  await device.then((db) => db.delete(WAITING, id)).catch(() => {});
+/** What was put in its place while it was on its way stays. */
+async function drop(sent) {
+  unkept.delete(sent.id);
+  try {
+    const transaction = (await device).transaction(WAITING, "readwrite");
+    const now = await transaction.store.get(sent.id);
+    if (now?.body.revision === sent.body.revision) await transaction.store.delete(sent.id);
+    await transaction.done;
+  } catch {
+    // A device that keeps nothing has nothing to drop.
+  }
 }
 
 /** How many of this client's the server has not taken: no upload to it, kept here. */
 export const refused = async () => (await all()).filter((e) => e.client === CLIENT && e.refused).length;
 
-/** A page that still writes on its entry holds it, as long as it is open; nobody sends it. */
-export const hold = (id) => navigator.locks?.request(id, () => new Promise(() => {}));
-export const letGo = (id) => written.add(id);
 const written = new Set();
+const holding = new Map();
+
+/** A page that still writes on its entry holds it, as long as it is open; nobody sends it. */
+export function hold(id) {
+  written.delete(id);
+  navigator.locks?.request(id, () => new Promise((release) => holding.set(id, release)));
+}
+export function letGo(id) {
+  written.add(id);
+  holding.get(id)?.();
+  holding.delete(id);
+}
+
+/** Takes something from whichever other page of this client has it; told when another takes it. */
+export function takeOver(name, lost) {
+  navigator.locks?.request(`${name}.${CLIENT}`, { steal: true }, () => new Promise(() => {})).catch(lost);
+}
 
 async function held() {
   const { held: locks = [] } = (await navigator.locks?.query()) ?? {};
@@ -82,7 +104,7 @@ async function send() {
       const address = `${entry.url}?client=${encodeURIComponent(entry.client)}`;
       const answer = await post(address, JSON.stringify(entry.body), { "Content-Type": "application/json" });
       if (answer.ok) {
-        await drop(entry.id);
+        await drop(entry);
       } else if (answer.status === 422 || answer.status === 400) {
         // It is no upload to the server; it is kept here and does not hold up what comes after.
         await write({ ...entry, refused: true });

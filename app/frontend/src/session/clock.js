@@ -43,6 +43,12 @@ export class Clock {
     return this.running ? (performance.now() - this.anchor) / 1000 : this.position;
   }
 
+  /** Goes on with what was done before. */
+  restore(worked, position) {
+    this.worked = worked;
+    this.position = position;
+  }
+
   run() {
     this.last = performance.now();
     this.anchor = this.last - this.position * 1000;
@@ -53,13 +59,17 @@ export class Clock {
     this.anchor = null;
   }
 
-  /** Goes on to this moment, and credits every step on the way. */
+  /**
+   * Goes on to this moment, and credits every step on the way.
+   *
+   * @returns whether the device had slept: then it stands where it was
+   */
   tick() {
-    if (!this.running) return;
+    if (!this.running) return false;
     const now = performance.now();
     if (now - this.last > this.slept) {
       this.anchor = null;
-      return;
+      return true;
     }
     this.last = now;
     const to = Math.min(this.length, (now - this.anchor) / 1000);
@@ -68,6 +78,7 @@ export class Clock {
       this.worked[i] = Math.max(this.worked[i], Math.min(seconds, to - start));
     }
     this.position = to;
+    return false;
   }
 
   jump(seconds) {

@@ -1,11 +1,15 @@
-// Walks the steps that the server has compiled. The clock is the only thing decided here.
+// Walks the steps and sounds that the server has compiled. The clock is all that is decided here.
 import Alpine from "../platform/alpine.js";
-import { CLIENT, flush, hold, letGo, put } from "../me/queue.js";
+import { showAt, standStill } from "../platform/figure.js";
+import { CLIENT, flush, hold, letGo, put, takeOver } from "../me/queue.js";
 import { Clock } from "./clock.js";
+import { forget, remember, unfinished } from "./kept.js";
 import * as sound from "./sound.js";
 
-const VOICE = "biokinet.voice";
-const TICK_MS = 100;
+/** Every sound has a timer of its own; between them this is often enough for a countdown. */
+const TICK_MS = 200;
+/** What nobody has answered is said again after so long. */
+const AGAIN_MS = 8000;
 
 const two = (n) => String(n).padStart(2, "0");
 const clockface = (seconds) => `${Math.floor(seconds / 60)}:${two(seconds % 60)}`;
@@ -21,16 +25,28 @@ function local(moment) {
 
 Alpine.data("player", () => {
   const script = JSON.parse(document.getElementById("script").textContent);
-  const { steps } = script;
+  const { steps, sounds } = script;
   const words = document.getElementById("words").dataset;
   const clock = new Clock(steps, script.seconds, script.sleptSeconds);
-  const uploadId = crypto.randomUUID();
   const still = matchMedia("(prefers-reduced-motion: reduce)");
+  const same = JSON.stringify([
+    script.program, script.version, script.length, script.beginning, script.paused, script.lead, script.seconds,
+  ]);
+  let uploadId = crypto.randomUUID();
+  let revision = 0;
   let figures = [];
   let startedAt = null;
   let ended = false;
-  let lastEnding = -1; // the step whose ending was said
-  let cued = -1; // the step that was said and sounded
+  let endedHow = "";
+  let seenStep = -1;
+  let heard = 0; // index of the first sound that is still to come
+  let lastSaid = "";
+  let pausedAt = 0; // by the device's clock; 0 while it runs
+  let asleep = false; // paused by the device, and nobody has answered yet
+  let reminded = 0;
+  let nextSound = 0; // its timer
+  let worker = null;
+  let awake = () => {};
 
   /** The picture of a step; on the way to the first side it is already that of this side. */
   function pictureOf(i, before) {
@@ -62,44 +78,77 @@ Alpine.data("player", () => {
     return Date.now() < Date.parse(script.leaseUntil) ? "yes" : "unknown";
   }
 
+  /** Where the exercise begins in which a step stands. */
+  function beginningOf(i) {
+    let first = i;
+    while (first > 0 && steps[first - 1].skip === steps[i].skip) first--;
+    return steps[first].start;
+  }
+
   return {
-    /** What of the page is seen: ready, running, wrong, known, after, stopped or saved. */
+    /** What of the page is seen: ready, running, wrong, known, after, stopped, saved, elsewhere. */
     panel: "ready",
     /** ready, running, paused or ended. */
     state: "ready",
     asking: false,
     noLease: false,
+    /** A session that was broken off and can be gone on with. */
+    unfinished: null,
+    /** How one is told, and whether that was ever chosen. */
+    ear: { way: "voice", volume: 0.8, voice: "", breath: false },
+    earKnown: false,
+    voices: [],
+    /** Whether the device has refused to keep its screen on. */
+    dark: false,
     /** Index of the step that is shown, and of its picture; -1 for none. */
     at: -1,
     picture: -1,
     count: 0,
     left: "",
+    breathOf: "",
+    notice: "",
     cursor: 0,
-    tones: 0,
-    voice: localStorage.getItem(VOICE) === "on",
     missing: [],
+    saving: false,
+    /** Whether how it ended, or what was answered, can still be put right. */
+    mayRedo: false,
     /** How the sending stands: sending, sent, waiting or refused; empty before. */
     outcome: "",
     sends: 0,
 
     init() {
       figures = [...this.$root.querySelectorAll(".picture")];
-      figures.forEach((f) => f.querySelector("svg").pauseAnimations());
+      figures.forEach(standStill);
+      const known = sound.chosen();
+      this.earKnown = known !== null;
+      Object.assign(this.ear, known);
+      this.voices = sound.voices().map((v) => v.name);
+      if (sound.canSpeak) speechSynthesis.onvoiceschanged = () => (this.voices = sound.voices().map((v) => v.name));
+      const kept = unfinished();
+      if (kept?.same === same) this.unfinished = kept;
       setInterval(() => this.tick(), TICK_MS);
-      // Between two ticks the figure goes on smoothly.
+      // Between two ticks the figure goes on smoothly, for whoever wants motion.
       const frame = () => {
-        if (clock.running && !still.matches) this.draw(clock.moment);
+        if (still.matches) return;
+        if (clock.running) {
+          this.draw(clock.moment);
+          this.pace(clock.moment);
+        }
         requestAnimationFrame(frame);
       };
       frame();
+      still.addEventListener("change", frame);
       window.addEventListener("online", () => ended && this.send(async () => {}));
       // A closed page loses nothing: what was done so far waits on the device.
-      const leaving = () => {
-        clock.tick();
+      document.addEventListener("visibilitychange", () => {
+        this.tick();
         this.keep();
-      };
-      document.addEventListener("visibilitychange", leaving);
-      window.addEventListener("pagehide", leaving);
+        this.inBackground(document.hidden);
+      });
+      window.addEventListener("pagehide", () => {
+        this.tick();
+        this.keep();
+      });
     },
 
     // ---- what is seen ---------------------------------------------------------------------------
@@ -122,6 +171,23 @@ Alpine.data("player", () => {
     said() {
       return this.outcome && words[this.outcome];
     },
+    /** Long words are set smaller, so that everything stays in its place. */
+    size() {
+      const letters = this.step.headline?.length ?? 0;
+      return letters > 44 ? "small" : letters > 22 ? "middle" : "large";
+    },
+    paced() {
+      return this.step.breaths > 0 || (this.ear.breath && this.step.breath > 0);
+    },
+    brokenOff() {
+      return this.unfinished === null ? "" : this.unfinished.exercise;
+    },
+    startCss() {
+      return this.unfinished === null ? "primary" : "";
+    },
+    mayUndoEnd() {
+      return this.mayRedo && this.state === "ended" && endedHow === "EARLY";
+    },
     show(panel) {
       this.panel = panel;
       this.$nextTick(() => document.querySelector(`#panel-${panel} h1`).focus());
@@ -129,14 +195,21 @@ Alpine.data("player", () => {
 
     /** Sets the figure to where the step is; with reduced motion it stands at the step's end. */
     draw(seconds = clock.position) {
-      const svg = figures[this.picture]?.querySelector("svg");
-      if (!svg) return;
       const { start, seconds: length, figureFrom, figureTo } = this.step;
       const part = still.matches ? 1 : Math.min(1, Math.max(0, (seconds - start) / length));
-      svg.setCurrentTime(figureFrom + (figureTo - figureFrom) * part);
+      showAt(figures[this.picture], figureFrom + (figureTo - figureFrom) * part);
     },
 
-    /** Brings up what is seen and heard to where the clock is. */
+    /** The circle that swells as one breathes in and sinks as one breathes out. */
+    pace(seconds) {
+      const { start, breath } = this.step;
+      if (!this.paced()) return;
+      const part = ((seconds - start) % breath) / breath;
+      const full = part < script.inward ? part / script.inward : (1 - part) / (1 - script.inward);
+      this.$refs.pacer.setAttribute("r", (24 + 22 * full).toFixed(1));
+    },
+
+    /** Brings up what is seen to where the clock is. */
     refresh() {
       const i = clock.index();
       const s = steps[i];
@@ -145,75 +218,232 @@ Alpine.data("player", () => {
       this.left = clockface(Math.ceil(script.seconds - clock.position));
       this.cursor = (clock.position / script.seconds) * 1000;
       this.state = clock.running ? "running" : "paused";
-      if (clock.running && s.ending && lastEnding !== i && rest <= s.endingSeconds) {
-        lastEnding = i;
-        this.speak(s.ending);
-      }
-      if (i === cued) return;
-      cued = i;
+      const passed = s.breaths > 0 ? Math.floor((clock.position - s.start) / s.breath) : 0;
+      this.breathOf = s.breaths > 0 ? fill(words.breath, { n: Math.min(s.breaths, passed + 1), of: s.breaths }) : "";
+      if (i === seenStep) return;
+      seenStep = i;
       this.picture = pictureOf(i, steps[this.at]?.side);
       this.at = i;
       this.draw();
-      if (!clock.running) return;
-      sound.tone(s.kind);
-      this.tones++;
-      this.speak(s.spoken);
       this.keep();
     },
-    speak(text) {
-      if (this.voice) sound.speak(text);
+
+    // ---- what is heard --------------------------------------------------------------------------
+
+    /** All that was due by now; after a gap only the last words, since the others are over. */
+    listen() {
+      const due = [];
+      while (heard < sounds.length && sounds[heard].at <= clock.position + 0.001) due.push(sounds[heard++]);
+      const last = (what) => due.filter(what).at(-1);
+      const late = due.length > 0 && clock.position - due[0].at > 1;
+      const tones = due.filter((d) => d.tone);
+      const texts = due.filter((d) => d.text && (!d.breath || this.ear.breath));
+      for (const t of late ? [last((d) => d.tone)].filter(Boolean) : tones) this.play(t.tone);
+      for (const t of late ? texts.slice(-1) : texts) this.say(t.text);
+    },
+    play(tone) {
+      this.note(tone, "");
+      sound.tone(tone, this.ear);
+    },
+    say(text) {
+      lastSaid = text;
+      this.note("", text);
+      sound.speak(text, this.ear);
+    },
+    /** Writes down what was heard, and at which second. */
+    note(tone, text) {
+      const line = document.createElement("li");
+      line.dataset.at = clock.position.toFixed(2);
+      line.dataset.tone = tone;
+      line.textContent = text;
+      line.hidden = !text;
+      this.$refs.log.append(line);
+    },
+    /** What comes next is heard from here on. */
+    listenFrom(seconds) {
+      const next = sounds.findIndex((s) => s.at >= seconds - 0.001);
+      heard = next < 0 ? sounds.length : next;
+    },
+
+    // ---- how one is told ------------------------------------------------------------------------
+
+    chooseEar({ target }) {
+      const { name, type, value, checked } = target;
+      this.ear[name] = type === "checkbox" ? checked : name === "volume" ? Number(value) : value;
+      sound.choose(this.ear);
+      if (this.ear.way !== "voice") sound.hush();
+    },
+    tryEar() {
+      sound.begin();
+      sound.tone("START", this.ear);
+      sound.speak(words.tryOut, this.ear);
     },
 
     // ---- the clock ------------------------------------------------------------------------------
 
     tick() {
+      if (asleep && Date.now() - reminded > AGAIN_MS) this.remind();
       if (!clock.running) return;
-      clock.tick();
+      if (clock.tick()) {
+        this.slept();
+        return;
+      }
+      this.listen();
       if (clock.ended) this.finish("FINISHED");
       else this.refresh();
+      this.awaitSound();
+    },
+    /** The next sound comes to the moment, not with the next tick. */
+    awaitSound() {
+      clearTimeout(nextSound);
+      const next = sounds[heard];
+      if (clock.running && next) nextSound = setTimeout(() => this.tick(), (next.at - clock.moment) * 1000);
+    },
+    /** The device slept: nobody is left waiting in silence. */
+    slept() {
+      asleep = true;
+      pausedAt = Date.now();
+      this.notice = words.slept;
+      this.refresh();
+      this.remind();
+    },
+    remind() {
+      reminded = Date.now();
+      this.play("PAUSED");
+      this.say(words.slept);
     },
     run() {
+      if (Date.now() - pausedAt > script.returnSeconds * 1000 && pausedAt > 0) {
+        this.finish("EARLY");
+        return;
+      }
+      const away = asleep || (pausedAt > 0 && Date.now() - pausedAt > script.sleptSeconds * 1000);
+      asleep = false;
+      pausedAt = 0;
+      this.notice = "";
+      if (away) this.fromBeginning();
+      else if (lastSaid && sounds[heard]?.at > clock.position + 1) sound.speak(lastSaid, this.ear);
       clock.run();
+      this.listen();
       this.refresh();
+      this.awaitSound();
+    },
+    /** Whoever was away begins the exercise again. */
+    fromBeginning() {
+      this.notice = fill(words.again, { exercise: script.items[steps[clock.index()].item] });
+      this.to(beginningOf(clock.index()));
     },
     pause() {
       this.tick();
-      if (ended) return;
+      if (ended || !clock.running) return;
       clock.pause();
+      pausedAt = Date.now();
+      sound.hush();
+      this.play("PAUSED");
       this.refresh();
+      this.keep();
+    },
+    /** Goes to a second of the session, running or not. */
+    to(seconds) {
+      clock.jump(seconds);
+      seenStep = -1;
+      lastSaid = "";
+      this.listenFrom(clock.position);
+      sound.hush();
     },
     jump(seconds) {
-      clock.jump(seconds);
-      cued = -1;
-      lastEnding = -1;
-      if (clock.ended) this.finish("FINISHED");
-      else this.refresh();
+      this.to(seconds);
+      if (clock.ended) {
+        this.finish("FINISHED");
+        return;
+      }
+      if (pausedAt > 0) pausedAt = Date.now(); // whoever looks around in a pause has not gone away
+      if (clock.running) this.listen();
+      this.refresh();
+      this.awaitSound();
+    },
+    inBackground(hidden) {
+      if (hidden && clock.running) {
+        worker ??= new Worker(new URL("./ticker.js", import.meta.url));
+        worker.onmessage = () => this.tick();
+        worker.postMessage(TICK_MS);
+      } else {
+        worker?.postMessage(0);
+      }
+      if (hidden || panelOver(this.panel)) return;
+      sound.comeBack();
+      if (startedAt && !ended) this.stayOn();
+    },
+    /** Asks for the screen to stay on, and says so where the device will not. */
+    async stayOn() {
+      try {
+        await navigator.wakeLock.request("screen");
+        this.dark = false;
+      } catch {
+        this.dark = !document.hidden;
+      }
     },
 
     // ---- what the client presses ------------------------------------------------------------------
 
     async start() {
+      this.unfinished = null;
+      await this.begin(() => {
+        startedAt = new Date();
+        clock.restore(steps.map(() => 0), 0);
+      });
+    },
+    /** Goes on with what was broken off, from the beginning of that exercise. */
+    async resume() {
+      const kept = this.unfinished;
+      await this.begin(() => {
+        uploadId = kept.uploadId;
+        revision = kept.revision + 1;
+        startedAt = new Date(kept.startedAt);
+        clock.restore(kept.worked, beginningOf(clock.index(kept.position)));
+      });
+    },
+    async begin(setUp) {
+      if (this.asking) return;
       sound.begin(); // only while the tap counts as one
+      sound.choose(this.ear);
       this.asking = true;
       const may = await mayStart();
       this.asking = false;
       this.noLease = may === "unknown";
       if (may === "changed") location.assign("/me/today?changed");
       if (may !== "yes") return;
-      startedAt = new Date();
+      setUp();
+      // The address says which side leads, so that a reload is the same session.
+      const here = new URL(location.href);
+      here.searchParams.set("lead", script.lead);
+      history.replaceState(null, "", here);
+      awake = sound.keepAwake();
+      // Whoever plays it in another window stops there: nothing is done twice.
+      takeOver("biokinet.player", () => this.displaced());
       hold(uploadId);
-      navigator.wakeLock?.request("screen").catch(() => {});
+      this.stayOn();
+      this.listenFrom(clock.position);
       this.show("running");
       this.run();
+    },
+    displaced() {
+      clock.pause();
+      ended = true;
+      awake();
+      letGo(uploadId);
+      sound.hush();
+      this.state = "ended";
+      this.show("elsewhere");
     },
     goOnOrPause() {
       if (clock.running) this.pause();
       else this.run();
     },
     space(event) {
-      if (this.panel !== "running" || event.target.closest("button, input, textarea, a")) return;
-      event.preventDefault();
-      this.goOnOrPause();
+      if (this.panel !== "running" || event.target.closest("input, textarea, select, summary")) return;
+      event.preventDefault(); // a button in focus is not pressed by it
+      if (event.type === "keydown" && !event.repeat) this.goOnOrPause();
     },
     back() {
       this.jump(steps[steps[clock.index()].back].start);
@@ -221,18 +451,13 @@ Alpine.data("player", () => {
     skip() {
       this.jump(steps[steps[clock.index()].skip]?.start ?? script.seconds);
     },
-    turnVoice() {
-      this.voice = !this.voice;
-      localStorage.setItem(VOICE, this.voice ? "on" : "off");
-      if (!this.voice) sound.hush();
-    },
     wrong() {
       this.pause();
       if (!ended) this.show("wrong");
     },
     carryOn() {
       this.show("running");
-      this.refresh();
+      this.run();
     },
     /** Leaves this exercise out and goes on with the next. */
     ease() {
@@ -257,6 +482,7 @@ Alpine.data("player", () => {
     session(how, reason) {
       return {
         uploadId,
+        revision,
         program: script.program,
         version: script.version,
         lead: script.lead,
@@ -273,20 +499,62 @@ Alpine.data("player", () => {
     },
     /** What was done so far, should this be the last that the page does. */
     async keep() {
-      if (startedAt && !ended) await put("/me/sessions", this.session("EARLY", ""), startedAt);
+      if (!startedAt || ended) return;
+      remember({
+        same,
+        url: location.pathname + location.search,
+        uploadId,
+        revision,
+        startedAt: startedAt.toISOString(),
+        worked: clock.worked,
+        position: clock.position,
+        exercise: script.items[steps[clock.index()].item],
+        until: Date.now() + script.returnSeconds * 1000,
+      });
+      await put("/me/sessions", this.session("EARLY", ""), startedAt);
     },
     async finish(how, reason = "") {
       if (ended) return;
       ended = true;
+      endedHow = how;
       clock.pause();
       const session = this.session(how, reason);
-      sound.hush();
+      if (how !== "FINISHED") sound.hush();
+      forget();
+      awake();
       this.state = "ended";
+      this.mayRedo = how !== "FINISHED";
+      this.whileItCan(() => (this.mayRedo = false));
       this.show(how === "STOPPED" ? "stopped" : "after");
       await this.send(async () => {
         await put("/me/sessions", session, startedAt);
         letGo(uploadId);
       });
+    },
+    whileItCan(over) {
+      setTimeout(over, script.putRightSeconds * 1000);
+    },
+    /** It was ended by mistake: it goes on, and what was sent of it is put right. */
+    async undoEnd() {
+      this.mayRedo = false;
+      revision++;
+      if (endedHow === "STOPPED") {
+        // First the stop is taken back, since nothing may be started while it stands.
+        await this.send(() => put("/me/sessions", this.session("EARLY", ""), startedAt));
+        if (this.outcome === "refused" || (await mayStart()) !== "yes") {
+          location.assign("/me/today?changed");
+          return;
+        }
+        revision++;
+      }
+      ended = false;
+      this.outcome = "";
+      hold(uploadId);
+      awake = sound.keepAwake();
+      pausedAt = Date.now();
+      this.to(beginningOf(clock.index()));
+      this.show("running");
+      this.run();
     },
     /** The words follow the queue: what comes of the session is not said of the answers. */
     async send(keep) {
@@ -297,9 +565,11 @@ Alpine.data("player", () => {
       if (mine === this.sends) this.outcome = outcome;
     },
     async answer({ target }) {
+      if (this.saving) return;
       const form = new FormData(target);
       this.missing = ["highestPain", "stretchFelt"].filter((name) => form.get(name) === null);
       if (this.missing.length > 0) return;
+      this.saving = true;
       const told = {
         uploadId: crypto.randomUUID(),
         sessionUploadId: uploadId,
@@ -308,7 +578,16 @@ Alpine.data("player", () => {
         note: String(form.get("note") ?? ""),
       };
       this.show("saved");
+      this.mayRedo = true;
+      this.whileItCan(() => (this.mayRedo = false));
       await this.send(() => put("/me/check-ins", told));
+      this.saving = false;
+    },
+    /** The newest answers are those that count. */
+    changeAnswers() {
+      this.show("after");
     },
   };
 });
+
+const panelOver = (panel) => ["after", "stopped", "saved", "elsewhere"].includes(panel);

@@ -1,1 +1,1 @@
-import{c as t,f as e}from"./shared-KONAC42B.js";import"./shared-TMIGT6TI.js";await e();document.getElementById("not-taken")?.toggleAttribute("hidden",await t()===0);
+import{c as n,g as o,h as r}from"./shared-DZS6JN5I.js";import"./shared-TMIGT6TI.js";var e=document.getElementById("unfinished"),t=e&&r();t&&(e.querySelector("b").textContent=t.exercise,e.querySelector("a").href=t.url,e.hidden=!1);await o();document.getElementById("not-taken")?.toggleAttribute("hidden",await n()===0);

@@ -164,6 +164,7 @@ abstract class AppTest {
   /** Writes a program of exercise and dose pairs and shares it. */
   ProgramVersion share(Me me, Client client, String... exerciseAndDose) {
     DraftService.Outcome outcome = tryToShare(me, client, ProgramKind.MAIN, exerciseAndDose);
+    assertThat(outcome).isInstanceOf(DraftService.Outcome.Shared.class);
     return ((DraftService.Outcome.Shared) outcome).version();
   }
 
@@ -200,6 +201,7 @@ abstract class AppTest {
             .toList();
     return new SessionUpload(
         UUID.randomUUID(),
+        null,
         program,
         replay.version().number(),
         Side.LEFT,

@@ -162,7 +162,7 @@ class BrowserTest extends WithBrowser {
     // Paused, the time stands still.
     phone.locator("#pause").click();
     String left = phone.locator("#left").textContent();
-    phone.clock().runFor(30_000);
+    phone.clock().runFor(10_000);
     assertThat(phone.locator("#left")).hasText(left);
     phone.locator("#pause").click();
 
@@ -171,8 +171,6 @@ class BrowserTest extends WithBrowser {
     assertThat(phone.locator("#left")).hasText(Pattern.compile("0:0[01]"));
     phone.clock().runFor(1_000);
     assertThat(phone.locator("#panel-after")).isVisible();
-    int segments = 3 + 4 * 3 + 3; // position, set-up, settle; 4 holds; 3 changes
-    assertThat(phone.locator("#player")).hasAttribute("data-tones", Integer.toString(segments));
   }
 
   @Test

@@ -13,6 +13,7 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.request;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.view;
 
 import jakarta.servlet.http.Cookie;
 import java.time.Duration;
@@ -207,5 +208,19 @@ class LinkTest extends AppTest {
         .andExpect(header().string("Cross-Origin-Opener-Policy", "same-origin"));
     mvc.perform(as(me, post("/sign-out")))
         .andExpect(header().string("Clear-Site-Data", "\"cache\""));
+  }
+
+  /** "Once on each device" is once: the same link asks again only of another client or device. */
+  @Test
+  void aDeviceThatIsLetInIsNotAskedAgain() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    LinkService.Made made = links.make(me, client.getId());
+    LinkService.Opening opening = links.open(made.token(), made.pin());
+    Cookie own = new Cookie("biokinet-client", ((LinkService.Opening.Opened) opening).cookie());
+    mvc.perform(get("/c/" + made.token()).cookie(own)).andExpect(redirectedUrl("/me/today"));
+    mvc.perform(get("/c/" + made.token())).andExpect(view().name("access/pin"));
+    Cookie other = device(me, client(me));
+    mvc.perform(get("/c/" + made.token()).cookie(other)).andExpect(view().name("access/pin"));
   }
 }

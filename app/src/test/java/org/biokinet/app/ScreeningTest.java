@@ -298,6 +298,7 @@ class ScreeningTest extends AppTest {
         asClient(client),
         new SessionUpload(
             whole.uploadId(),
+            null,
             ProgramKind.MAIN,
             whole.version(),
             whole.lead(),
@@ -397,6 +398,7 @@ class ScreeningTest extends AppTest {
         asClient(client),
         new SessionUpload(
             UUID.randomUUID(),
+            null,
             ProgramKind.MAIN,
             full.version(),
             full.lead(),
@@ -591,6 +593,7 @@ class ScreeningTest extends AppTest {
         asClient(client),
         new SessionUpload(
             whole.uploadId(),
+            null,
             ProgramKind.MAIN,
             whole.version(),
             whole.lead(),

@@ -84,6 +84,7 @@ class SessionTest extends AppTest {
     SessionUpload other =
         new SessionUpload(
             upload.uploadId(),
+            null,
             ProgramKind.MAIN,
             upload.version(),
             upload.lead(),
@@ -100,6 +101,77 @@ class SessionTest extends AppTest {
     send(device, "/me/sessions", other).andExpect(status().isNoContent());
     Session kept = sessions.page(client.getId(), 0, 10).getContent().get(0);
     assertThat(kept.painBefore()).contains(2);
+    assertThat(sessions.conflicts(client.getId())).isEqualTo(1);
+  }
+
+  private static SessionUpload revised(
+      SessionUpload of, int revision, Ended ended, List<Integer> done) {
+    return new SessionUpload(
+        of.uploadId(),
+        revision,
+        of.program(),
+        of.version(),
+        of.lead(),
+        of.length(),
+        null,
+        null,
+        null,
+        of.startedAt(),
+        of.zone(),
+        of.painBefore(),
+        ended,
+        "",
+        done);
+  }
+
+  /** Gone on with after a reload it is one session, whichever word of it comes in last. */
+  @Test
+  void aSessionThatWasGoneOnWithStaysOne() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "chin-tuck", "3x10s");
+    Cookie device = device(me, client);
+    SessionUpload whole = session(client, clock.instant(), Ended.FINISHED);
+    List<Integer> half = new ArrayList<>(whole.done());
+    for (int i = half.size() / 2; i < half.size(); i++) half.set(i, 0);
+    SessionUpload early = revised(whole, 0, Ended.EARLY, half);
+    SessionUpload finished = revised(whole, 1, Ended.FINISHED, whole.done());
+    send(device, "/me/sessions", early).andExpect(status().isNoContent());
+    send(device, "/me/sessions", finished).andExpect(status().isNoContent());
+    assertThat(sessions.page(client.getId(), 0, 10).getTotalElements()).isEqualTo(1);
+    Session kept = sessions.last(client.getId()).orElseThrow();
+    assertThat(kept.ended()).isEqualTo(Ended.FINISHED);
+    assertThat(kept.parts().get(0).reps()).isEqualTo(3);
+    // The earlier word comes once more, late: it changes nothing.
+    send(device, "/me/sessions", early).andExpect(status().isNoContent());
+    assertThat(sessions.last(client.getId()).orElseThrow().ended()).isEqualTo(Ended.FINISHED);
+  }
+
+  /** A tap by mistake is taken back within minutes; after that a stop stays a stop. */
+  @Test
+  void aStopByMistakeIsTakenBackAtOnceOrNotAtAll() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "chin-tuck", "3x10s");
+    Cookie device = device(me, client);
+    SessionUpload stop = session(client, clock.instant(), Ended.STOPPED);
+    send(device, "/me/sessions", stop).andExpect(status().isNoContent());
+    assertThat(standing(client).isPaused()).isTrue();
+    clock.moveTo(clock.instant().plus(Session.PUT_RIGHT_WITHIN));
+    send(device, "/me/sessions", revised(stop, 1, Ended.EARLY, stop.done()))
+        .andExpect(status().isNoContent());
+    assertThat(standing(client).isPaused()).isFalse();
+    mvc.perform(get("/me/player").cookie(device).param("pain", "2")).andExpect(status().isOk());
+    // It does not vanish: the practitioner reads of it.
+    assertThat(sessions.last(client.getId()).orElseThrow().putRight())
+        .contains("tapped stop by mistake");
+
+    SessionUpload again = session(client, clock.instant(), Ended.STOPPED);
+    send(device, "/me/sessions", again).andExpect(status().isNoContent());
+    clock.moveTo(clock.instant().plus(Session.PUT_RIGHT_WITHIN).plus(Duration.ofMinutes(3)));
+    send(device, "/me/sessions", revised(again, 1, Ended.EARLY, again.done()))
+        .andExpect(status().isNoContent());
+    assertThat(standing(client).isPaused()).isTrue();
     assertThat(sessions.conflicts(client.getId())).isEqualTo(1);
   }
 
@@ -143,6 +215,7 @@ class SessionTest extends AppTest {
             "/me/sessions",
             new SessionUpload(
                 UUID.randomUUID(),
+                null,
                 ProgramKind.MAIN,
                 1,
                 Side.LEFT,
@@ -196,6 +269,7 @@ class SessionTest extends AppTest {
       SessionUpload of, OffsetDateTime startedAt, String zone, Ended ended, List<Integer> done) {
     return new SessionUpload(
         UUID.randomUUID(),
+        null,
         ProgramKind.MAIN,
         of.version(),
         of.lead(),

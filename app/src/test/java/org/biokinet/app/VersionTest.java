@@ -171,6 +171,7 @@ class VersionTest extends AppTest {
   private SessionUpload startedNow(SessionUpload of) {
     return new SessionUpload(
         of.uploadId(),
+        null,
         of.program(),
         of.version(),
         of.lead(),

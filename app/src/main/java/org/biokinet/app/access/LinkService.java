@@ -204,6 +204,18 @@ public class LinkService {
     return clients.byId(live(token).clientId()).practiceId();
   }
 
+  /**
+   * Whether a device is let in already as the client whose link this is: then no PIN is asked.
+   *
+   * @param cookie of the device
+   * @throws NotFound when there is no such link, or it has ended
+   */
+  @Transactional(readOnly = true)
+  public boolean isOpenTo(String token, String cookie) {
+    UUID client = live(token).clientId();
+    return devices.clientOf(cookie).filter(me -> me.id().equals(client)).isPresent();
+  }
+
   private ClientLink live(String token) {
     return links
         .findByTokenHash(Secrets.hash(token))

@@ -370,6 +370,12 @@ public class ClientService {
     publisher.publishEvent(new ClientChanged(clientId));
   }
 
+  /** What was raised since a moment was a tap by mistake. */
+  public void takeBack(UUID clientId, Attention as, Instant since) {
+    matters.deleteByClientIdAndAttentionAndAtGreaterThanEqual(clientId, as, since);
+    publisher.publishEvent(new ClientChanged(clientId));
+  }
+
   /** What waits for a practitioner, the newest of each sort, the newest first. */
   @Transactional(readOnly = true)
   public List<Matter> matters(UUID clientId) {

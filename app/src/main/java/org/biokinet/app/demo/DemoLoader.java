@@ -509,6 +509,7 @@ public class DemoLoader implements ApplicationRunner {
         asClient(client),
         new SessionUpload(
             id,
+            null,
             program,
             replay.version().number(),
             lead,

@@ -288,6 +288,17 @@ public class ScreeningService {
   }
 
   /**
+   * A stop was a tap by mistake and was taken back at once; it closes nothing.
+   *
+   * @param at when it was said to have been
+   */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void stopTakenBack(UUID clientId, Instant at) {
+    facts.remove(clientId, GateFactRow.Kind.STOP, at);
+    publisher.publishEvent(new ScreeningChanged(clientId));
+  }
+
+  /**
    * A session was done while the gate was open.
    *
    * @param at when it was, which may be before it was known

@@ -4,6 +4,7 @@ import com.fasterxml.jackson.databind.ObjectMapper;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.DateTimeException;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalTime;
@@ -268,18 +269,48 @@ public class SessionService {
     }
   }
 
+  /**
+   * A tap on stop by mistake is taken back by the player within five minutes; it may come a little
+   * later than that. After that a stop stays a stop; our choice.
+   */
+  private static final Duration STOP_TAKEN_BACK_WITHIN = Session.PUT_RIGHT_WITHIN.plusMinutes(2);
+
+  /** Whether it is the same session, put right or gone on with, and not another word about it. */
+  private boolean putsRight(SessionUpload upload, SessionRow before) {
+    boolean later = upload.revised() > before.revision();
+    boolean inTime =
+        before.ended() != Ended.STOPPED
+            || clock.instant().isBefore(before.receivedAt().plus(STOP_TAKEN_BACK_WITHIN));
+    return later && inTime;
+  }
+
+  private void takeBack(ClientMe me, SessionRow before) {
+    if (before.ended() == Ended.STOPPED) {
+      screenings.stopTakenBack(me.id(), before.startedAt());
+      clients.takeBack(me.id(), Attention.STOPPED, before.receivedAt());
+    }
+    String was = before.ended().name().toLowerCase(Locale.ROOT);
+    audit.changedByClient(me.practiceId(), me.id(), "session put right", "was " + was);
+    items.deleteAll(items.findByKeySessionIdInOrderByKeyItemAscKeySideAsc(List.of(before.getId())));
+    sessions.delete(before);
+    sessions.flush(); // its id makes room for the one that follows
+  }
+
   private void keep(ClientMe me, Sent.Read<SessionUpload> sent, Told told) {
     SessionUpload upload = sent.upload();
     Optional<SessionRow> before = sessions.findByClientIdAndUploadId(me.id(), upload.uploadId());
-    if (before.isPresent()) {
+    if (before.isPresent() && !putsRight(upload, before.get())) {
       keepConflict(me, sent, before.get().contentHash());
       return;
     }
     Done done = done(me, upload);
+    before.ifPresent(b -> takeBack(me, b));
+    boolean stopTakenBack = before.filter(b -> b.ended() == Ended.STOPPED).isPresent();
     VersionService.Replay replay = done.replay();
     Performance performance = done.performance();
     Instant now = clock.instant();
     List<String> putRight = new ArrayList<>();
+    if (stopTakenBack) putRight.add("the client had tapped stop by mistake");
     Began began = Began.of(upload.startedAt(), replay.version().sharedAt(), now);
     began.putRight().ifPresent(putRight::add);
     Instant started = began.at();
@@ -311,6 +342,7 @@ public class SessionService {
             new SessionRow(
                 me.id(),
                 upload.uploadId(),
+                upload.revised(),
                 sent.hash(),
                 replay.version().id(),
                 replay.version().name(),
@@ -432,6 +464,7 @@ public class SessionService {
             .toList();
     return new SessionUpload(
         id,
+        null,
         version.program(),
         version.number(),
         lead,

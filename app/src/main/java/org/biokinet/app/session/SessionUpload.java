@@ -18,6 +18,8 @@ import org.jspecify.annotations.Nullable;
  * A session as the player sends it.
  *
  * @param uploadId made by the player; sending the same again changes nothing
+ * @param revision counts up when the client puts right how it ended, or goes on with it; null from
+ *     a player that could not
  * @param program which of the client's two; a player from before there were two says nothing
  * @param version of it that was performed
  * @param lead the side that went first
@@ -34,6 +36,7 @@ import org.jspecify.annotations.Nullable;
  */
 public record SessionUpload(
     @NotNull UUID uploadId,
+    @Nullable Integer revision,
     @Nullable ProgramKind program,
     int version,
     @NotNull Side lead,
@@ -50,6 +53,10 @@ public record SessionUpload(
 
   public ProgramVersion.Name versionDone() {
     return new ProgramVersion.Name(program == null ? ProgramKind.MAIN : program, version);
+  }
+
+  public int revised() {
+    return revision == null ? 0 : revision;
   }
 
   public Set<Integer> waiting() {

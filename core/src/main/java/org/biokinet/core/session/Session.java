@@ -45,6 +45,12 @@ public record Session(
   /** A gap in a device's timer longer than this was slept, not worked; our choice. */
   public static final Duration SLEPT = Duration.ofSeconds(15);
 
+  /** After a longer pause the body is cold and pain is asked again; our choice. */
+  public static final Duration RETURN_WITHIN = Duration.ofMinutes(30);
+
+  /** How long a tap by mistake, on an end or an answer, can be put right; our choice. */
+  public static final Duration PUT_RIGHT_WITHIN = Duration.ofMinutes(5);
+
   public Session {
     parts = List.copyOf(parts);
   }

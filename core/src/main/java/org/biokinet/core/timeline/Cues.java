@@ -169,7 +169,8 @@ public final class Cues {
         switch (s.kind()) {
           case POSITION -> Cue.shown(text("position." + item.position().code()), "");
           case EQUIPMENT -> Cue.shown(text("equipment", equipment(exercise)), "");
-          case SETUP -> Cue.shown(words.name(), words.setup());
+          // What there is no time to say is read while one gets ready.
+          case SETUP -> Cue.shown(words.name(), Phrases.join(words.setup(), words.how()));
           case ENTER, RISE -> Cue.shown(words.move(), words.how());
           case HOLD, DEEPER, MOVE, BREATHE, TIMED -> Cue.shown(words.move(), words.feel());
           case CONTRACT ->

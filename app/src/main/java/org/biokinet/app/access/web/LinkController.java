@@ -14,6 +14,7 @@ import org.springframework.http.ResponseCookie;
 import org.springframework.security.web.csrf.CsrfTokenRepository;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.CookieValue;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -40,7 +41,11 @@ class LinkController {
   }
 
   @GetMapping("/c/{token}")
-  String ask(@PathVariable String token, Model model) {
+  String ask(
+      @PathVariable String token,
+      @CookieValue(name = ClientDeviceFilter.COOKIE, defaultValue = "") String cookie,
+      Model model) {
+    if (links.isOpenTo(token, cookie)) return "redirect:/me/today";
     show(token, model);
     return "access/pin";
   }

@@ -1,7 +1,9 @@
 package org.biokinet.app.client.internal;
 
+import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
+import org.biokinet.core.progress.Attention;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Query;
 
@@ -19,4 +21,7 @@ public interface Matters extends JpaRepository<MatterRow, UUID> {
       order by m.at desc
       """)
   List<MatterRow> open(UUID client);
+
+  void deleteByClientIdAndAttentionAndAtGreaterThanEqual(
+      UUID clientId, Attention attention, Instant at);
 }

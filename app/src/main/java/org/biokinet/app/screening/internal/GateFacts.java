@@ -48,6 +48,8 @@ public class GateFacts {
         from GateFactRow f where f.clientId = :client group by f.kind
         """)
     List<Sum> sums(UUID client, Instant at);
+
+    void deleteByClientIdAndKindAndAt(UUID clientId, GateFactRow.Kind kind, Instant at);
   }
 
   /** Later than anything that happens, and still a date to the database. */
@@ -106,6 +108,11 @@ public class GateFacts {
 
   public void add(UUID clientId, GateFactRow.Kind kind, Instant at, Instant knownAt) {
     rows.save(new GateFactRow(clientId, kind, at, knownAt, null));
+  }
+
+  /** What was a tap by mistake was no fact. */
+  public void remove(UUID clientId, GateFactRow.Kind kind, Instant at) {
+    rows.deleteByClientIdAndKindAndAt(clientId, kind, at);
   }
 
   public void addSession(UUID clientId, Instant at, Instant knownAt, LocalDate day) {

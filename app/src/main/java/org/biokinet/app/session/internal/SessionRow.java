@@ -35,6 +35,7 @@ public class SessionRow extends Row {
   private ProgramKind program;
 
   private UUID uploadId;
+  private int revision;
   private String contentHash;
   private UUID programVersionId;
   private int version;
@@ -70,6 +71,7 @@ public class SessionRow extends Row {
   public SessionRow(
       UUID clientId,
       UUID uploadId,
+      int revision,
       String contentHash,
       UUID programVersionId,
       ProgramVersion.Name version,
@@ -90,6 +92,7 @@ public class SessionRow extends Row {
       Told told) {
     this.clientId = clientId;
     this.uploadId = uploadId;
+    this.revision = revision;
     this.contentHash = contentHash;
     this.programVersionId = programVersionId;
     this.program = version.program();
@@ -133,6 +136,18 @@ public class SessionRow extends Row {
 
   public UUID clientId() {
     return clientId;
+  }
+
+  public int revision() {
+    return revision;
+  }
+
+  public Ended ended() {
+    return ended;
+  }
+
+  public Instant receivedAt() {
+    return receivedAt;
   }
 
   public UUID uploadId() {

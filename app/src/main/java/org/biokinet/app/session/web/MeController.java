@@ -369,6 +369,7 @@ class MeController {
       @RequestParam int pain,
       @RequestParam(defaultValue = "USUAL") SessionLength length,
       @RequestParam(defaultValue = "MAIN") ProgramKind program,
+      @RequestParam Optional<Side> lead,
       Model model) {
     Client client = clients.byId(me.id());
     ClientScreening screening = screenings.of(client);
@@ -380,7 +381,9 @@ class MeController {
       return to("/me/today", program);
     }
     who(me, model);
-    Program session = now.get().session(sessions.nextLead(me.id(), program), length);
+    // Whoever goes on with a session that was broken off keeps its leading side.
+    Side turn = lead.orElseGet(() -> sessions.nextLead(me.id(), program));
+    Program session = now.get().session(turn, length);
     PlayerScript script =
         PlayerScript.of(
             now.get().replay(),
@@ -396,6 +399,7 @@ class MeController {
     Program whole = now.get().replay().program();
     model.addAttribute("pictures", script.pictures(now.get().replay()));
     model.addAttribute("title", whole.title());
+    model.addAttribute("ways", List.of("voice", "tones", "vibration", "screen"));
     model.addAttribute("gently", !program.servesFindings());
     model.addAttribute("lead", script.lead());
     model.addAttribute("sided", whole.items().stream().anyMatch(i -> i.exercise().sided()));

@@ -29,6 +29,8 @@ import org.biokinet.core.timeline.Timeline;
  * @param leaseUntil until when it may be started without asking the server
  * @param answerSeconds how long Start waits for the server's answer before it goes by the lease
  * @param sleptSeconds a gap in the timer longer than this was not worked
+ * @param returnSeconds how long a session that was broken off can be gone on with
+ * @param putRightSeconds how long a tap by mistake can be put right
  * @param inward the part of a breath that goes in
  * @param sounds all that is heard, in the order of time
  */
@@ -43,6 +45,8 @@ record PlayerScript(
     Instant leaseUntil,
     int answerSeconds,
     long sleptSeconds,
+    long returnSeconds,
+    long putRightSeconds,
     int seconds,
     double inward,
     List<String> items,
@@ -166,6 +170,8 @@ record PlayerScript(
         leaseUntil,
         ANSWER_SECONDS,
         Session.SLEPT.toSeconds(),
+        Session.RETURN_WITHIN.toSeconds(),
+        Session.PUT_RIGHT_WITHIN.toSeconds(),
         timeline.seconds(),
         CueSheet.INWARD,
         names,

@@ -1,0 +1,388 @@
+package org.biokinet.app;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.BoundingBox;
+import com.microsoft.playwright.options.ReducedMotion;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.PrintStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
+import org.biokinet.app.access.LinkService;
+import org.biokinet.app.client.Client;
+import org.biokinet.app.practice.Me;
+import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.cli.Main;
+import org.biokinet.core.program.ProgramDocument;
+import org.biokinet.core.program.ProgramKind;
+import org.biokinet.core.session.Ended;
+import org.biokinet.core.session.Session;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** A session by ear alone, with the browser's clock held: what is said, sounded, seen and kept. */
+class PlayerTest extends WithBrowser {
+
+  private static final ObjectMapper JSON = new ObjectMapper();
+
+  @TempDir Path folder;
+
+  private record Ready(Client client, Page phone) {}
+
+  /** A client before Start, with time held. */
+  private Ready ready(String... items) {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, items);
+    LinkService.Made made = links.make(me, client.getId());
+    Page phone = phone();
+    phone.clock().install();
+    openLink(phone, "/c/" + made.token(), made.pin());
+    phone.getByText("2", new Page.GetByTextOptions().setExact(true)).click();
+    phone.waitForURL("**/player?**");
+    holdTime(phone);
+    return new Ready(client, phone);
+  }
+
+  private static void start(Page phone) {
+    phone.locator("#start").click();
+    assertThat(phone.locator("#panel-running")).isVisible();
+  }
+
+  private record Heard(double at, String what) {}
+
+  private static List<Heard> log(Page phone) {
+    List<?> lines =
+        (List<?>)
+            phone.evaluate(
+                "() => [...document.querySelectorAll('#cue-log li')]"
+                    + ".map(l => l.dataset.at + '|' + (l.dataset.tone || l.textContent))");
+    return lines.stream()
+        .map(l -> String.valueOf(l).split("\\|", 2))
+        .map(l -> new Heard(Double.parseDouble(l[0]), l[1]))
+        .toList();
+  }
+
+  /** What the command line says of the shared program is what is heard, to a tenth of a second. */
+  @Test
+  void everyToneAndWordComesWhenTheTimelineSaysSo() throws IOException {
+    String[][] programs = {
+      {"upper-trap-stretch", "20s @3", "upper-trap-anchored", "cr2(6s+10s)"},
+      {"neck-rotation", "2", "neck-rotation", "2x4s", "shoulder-roll", "2"},
+      {"chin-tuck", "2x8s", "distance-gaze", "20s", "open-book", "2"},
+      {"diaphragmatic-breathing", "3br", "arm-reach-shake", "10s", "upper-trap-stretch", "2br"},
+    };
+    for (String[] items : programs) {
+      Ready r = ready(items);
+      Path file = folder.resolve("program.json");
+      Files.writeString(
+          file,
+          ProgramDocument.write(
+              versions.latest(r.client(), ProgramKind.MAIN).orElseThrow().program()));
+      ByteArrayOutputStream out = new ByteArrayOutputStream();
+      Main.run(
+          List.of("timeline", file.toString(), "--json"),
+          new PrintStream(out, true, StandardCharsets.UTF_8),
+          System.err);
+      JsonNode timeline = JSON.readTree(out.toString(StandardCharsets.UTF_8));
+      List<Heard> planned = new ArrayList<>();
+      for (JsonNode s : timeline.path("sounds")) {
+        if (s.path("breath").asBoolean()) continue; // only for who wants it
+        String what = s.has("tone") ? s.path("tone").asText() : s.path("text").asText();
+        planned.add(new Heard(s.path("at").asDouble(), what));
+      }
+      start(r.phone());
+      r.phone().clock().runFor((timeline.path("seconds").asInt() + 1) * 1000L);
+      assertThat(r.phone().locator("#panel-after")).isVisible();
+      List<Heard> heard = log(r.phone());
+      assertThat(heard.stream().map(Heard::what))
+          .isEqualTo(planned.stream().map(Heard::what).toList());
+      for (int i = 0; i < heard.size(); i++) {
+        assertThat(heard.get(i).at() - planned.get(i).at())
+            .as(planned.get(i).toString())
+            .isBetween(-0.01, 0.1);
+      }
+      // And what was done is what was planned, item by item and side by side.
+      assertThat(r.phone().locator("#panel-after [data-outcome]")).hasText("Sent.");
+      Session session = sessions.last(r.client().getId()).orElseThrow();
+      assertThat(session.ended()).isEqualTo(Ended.FINISHED);
+      assertThat(session.parts())
+          .allSatisfy(
+              p -> {
+                assertThat(p.seconds()).isEqualTo(p.plannedSeconds());
+                assertThat(p.reps()).isEqualTo(p.plannedReps());
+              });
+      int left = 0;
+      int right = 0;
+      for (JsonNode item : timeline.path("items")) {
+        left += item.at("/stretchSeconds/left").asInt();
+        right += item.at("/stretchSeconds/right").asInt();
+      }
+      assertThat(session.stretchSeconds(Side.LEFT)).isEqualTo(left);
+      assertThat(session.stretchSeconds(Side.RIGHT)).isEqualTo(right);
+    }
+  }
+
+  /** Where everything of the figure is on the screen: its angle, whatever clock moves it. */
+  private static String pose(Page phone) {
+    return String.valueOf(
+        phone.evaluate(
+            "() => [...document.querySelectorAll('.picture:not([hidden]) svg path')].map(p => {"
+                + " const b = p.getBoundingClientRect();"
+                + " return [b.x, b.y, b.width, b.height].map(n => n.toFixed(1)).join(); }).join(' ')"));
+  }
+
+  /** A stretch that is held stands still: what is seen is asked, not a clock. */
+  @Test
+  void theFigureStaysInTheStretchWhileItIsHeld() {
+    Ready r = ready("upper-trap-stretch", "2x30s");
+    Page phone = r.phone();
+    phone.emulateMedia(
+        new Page.EmulateMediaOptions().setReducedMotion(ReducedMotion.NO_PREFERENCE));
+    start(phone);
+    phone.clock().runFor(9_200); // it has just begun to tilt
+    String upright = pose(phone);
+    phone.clock().runFor(5_000); // two seconds into the hold
+    String held = pose(phone);
+    assertThat(held).isNotEqualTo(upright);
+    phone.waitForTimeout(2_500); // of real time, in which a clock of its own would move it
+    phone.clock().runFor(6_000);
+    assertThat(pose(phone)).as("held").isEqualTo(held);
+    phone.locator("#pause").click();
+    phone.waitForTimeout(1_500);
+    phone.clock().runFor(4_000);
+    assertThat(pose(phone)).as("paused").isEqualTo(held);
+    phone.locator("#pause").click();
+    phone.emulateMedia(new Page.EmulateMediaOptions().setReducedMotion(ReducedMotion.REDUCE));
+    phone.clock().runFor(1_000);
+    phone.waitForTimeout(1_500);
+    assertThat(pose(phone)).as("reduced motion").isEqualTo(held);
+  }
+
+  /** Nobody is left waiting in silence: a device that slept says so until somebody answers. */
+  @Test
+  void aDeviceThatSleptSaysSoAgainAndAgain() {
+    Ready r = ready("chin-tuck", "3x10s");
+    Page phone = r.phone();
+    start(phone);
+    phone.clock().runFor(15_000); // into the first hold
+    phone.clock().fastForward(10_000); // a stall: it catches up, with the last words
+    phone.clock().runFor(100);
+    assertThat(phone.locator("#player")).hasAttribute("data-state", "running");
+    assertThat(phone.locator("#rep")).hasText("Hold 2 of 3");
+    phone.clock().fastForward(20_000);
+    phone.clock().runFor(100);
+    assertThat(phone.locator("#player")).hasAttribute("data-state", "paused");
+    phone.clock().runFor(9_000);
+    List<String> heard = log(phone).stream().map(Heard::what).toList();
+    assertThat(heard.stream().filter("PAUSED"::equals)).hasSize(2);
+    assertThat(heard.stream().filter(h -> h.startsWith("Paused, because"))).hasSize(2);
+    phone.locator("#pause").click();
+    // Whoever was away begins the exercise again, set-up and all.
+    assertThat(phone.locator("#headline")).hasText("Sit tall on a chair");
+    assertThat(phone.locator("#notice")).hasText("You were away: Chin tuck begins again.");
+    phone.clock().runFor(10_000);
+    assertThat(log(phone).stream().map(Heard::what).filter("PAUSED"::equals)).hasSize(2);
+    phone.locator("#end-early").click();
+    assertThat(phone.locator("#panel-after [data-outcome]")).hasText("Sent.");
+    // 15 s and 10 s were worked, the 20 s were not; done again it is not done twice.
+    assertThat(sessions.last(r.client().getId()).orElseThrow().secondsDone()).isEqualTo(25);
+  }
+
+  /** After a reload it goes on, and is one session. */
+  @Test
+  void aReloadGoesOnWhereItWas() {
+    Ready r = ready("upper-trap-stretch", "15s", "chin-tuck", "2x10s");
+    Page phone = r.phone();
+    start(phone);
+    phone.clock().runFor(70_000); // in the second exercise
+    assertThat(phone.locator("#exercise")).hasText("Chin tuck");
+    phone.reload();
+    assertThat(phone.locator("#broken-off")).containsText("Chin tuck");
+    // The page of today knows of it too.
+    phone.navigate("/me/today");
+    assertThat(phone.locator("#unfinished")).containsText("Chin tuck");
+    phone.locator("#unfinished a").click();
+    phone.locator("#resume").click();
+    assertThat(phone.locator("#exercise")).hasText("Chin tuck");
+    assertThat(phone.locator("#headline")).hasText("Chin tuck");
+    phone.clock().runFor(60_000);
+    assertThat(phone.locator("#panel-after [data-outcome]")).hasText("Sent.");
+    assertThat(sessions.page(r.client().getId(), 0, 9).getTotalElements()).isEqualTo(1);
+    Session session = sessions.last(r.client().getId()).orElseThrow();
+    assertThat(session.ended()).isEqualTo(Ended.FINISHED);
+    assertThat(session.parts()).allSatisfy(p -> assertThat(p.reps()).isEqualTo(p.plannedReps()));
+    phone.navigate("/me/today");
+    assertThat(phone.locator("#unfinished")).isHidden();
+  }
+
+  /** The second window takes over, and the first says so: nothing is done twice. */
+  @Test
+  void aSecondWindowTakesOver() {
+    Ready r = ready("chin-tuck", "3x10s");
+    Page phone = r.phone();
+    start(phone);
+    phone.clock().runFor(15_000);
+    Page other = phone.context().newPage();
+    other.onConsoleMessage(m -> complaints.add(m.type() + ": " + m.text()));
+    other.navigate(phone.url());
+    other.locator("#resume").click();
+    assertThat(other.locator("#panel-running")).isVisible();
+    assertThat(phone.locator("#panel-elsewhere h1")).hasText("It goes on in another window");
+    other.locator("#end-early").click();
+    assertThat(other.locator("#panel-after [data-outcome]")).hasText("Sent.");
+    assertThat(sessions.page(r.client().getId(), 0, 9).getTotalElements()).isEqualTo(1);
+  }
+
+  /** Space is pause, whatever has the focus; the eyes are closed. */
+  @Test
+  void spaceIsPauseWhateverHasTheFocus() {
+    Ready r = ready("chin-tuck", "3x10s");
+    Page phone = r.phone();
+    phone.locator("#start").focus();
+    phone.keyboard().press("Enter");
+    assertThat(phone.locator("#panel-running")).isVisible();
+    phone.clock().runFor(3_000);
+    assertThat(phone.locator("#headline")).isFocused();
+    for (String focus : List.of("#headline", "#something-wrong", "#skip", "#end-early")) {
+      phone.locator(focus).focus();
+      phone.keyboard().press("Space");
+      assertThat(phone.locator("#player")).hasAttribute("data-state", "paused");
+      assertThat(phone.locator("#panel-running")).isVisible();
+      phone.keyboard().press("Space");
+      assertThat(phone.locator("#player")).hasAttribute("data-state", "running");
+    }
+    // "It is all right" goes on by itself, and what comes is heard.
+    phone.locator("#something-wrong").click();
+    phone.locator("#carry-on").click();
+    assertThat(phone.locator("#player")).hasAttribute("data-state", "running");
+    phone.locator("#something-wrong").click();
+    phone.locator("#too-strong").click();
+    assertThat(phone.locator("#panel-after")).isVisible();
+    // A tap by mistake: it goes on from the beginning of the exercise.
+    assertThat(phone.locator("#undo-end")).isHidden();
+  }
+
+  /** After a skip in a pause the next set-up is heard, with its tone, when it goes on. */
+  @Test
+  void aSkipInAPauseIsHeardWhenItGoesOn() {
+    Ready r = ready("chin-tuck", "10s", "neck-rotation", "3");
+    Page phone = r.phone();
+    start(phone);
+    phone.clock().runFor(12_000);
+    phone.locator("#pause").click();
+    phone.locator("#skip").click();
+    int before = log(phone).size();
+    phone.locator("#pause").click();
+    phone.clock().runFor(200);
+    assertThat(log(phone).subList(before, log(phone).size()).stream().map(Heard::what))
+        .startsWith("READY")
+        .anySatisfy(h -> assertThat(h).contains("Active neck rotation"));
+  }
+
+  /** A stop or an end by mistake is put right within five minutes; later it is not offered. */
+  @Test
+  void aTapByMistakeIsPutRight() {
+    Ready r = ready("chin-tuck", "3x10s");
+    Page phone = r.phone();
+    start(phone);
+    phone.clock().runFor(15_000);
+    phone.locator("#something-wrong").click();
+    phone.locator("#worrying").click();
+    assertThat(phone.locator("#panel-stopped [data-outcome]")).hasText("Sent.");
+    assertThat(standing(r.client()).isPaused()).isTrue();
+    phone.locator("#undo-stop button").click();
+    assertThat(phone.locator("#panel-running")).isVisible();
+    assertThat(standing(r.client()).isPaused()).isFalse();
+    phone.clock().runFor(5_000);
+    phone.locator("#end-early").click();
+    phone.locator("#undo-end").click();
+    assertThat(phone.locator("#panel-running")).isVisible();
+    phone.clock().runFor(60_000);
+    assertThat(phone.locator("#panel-after [data-outcome]")).hasText("Sent.");
+    assertThat(sessions.page(r.client().getId(), 0, 9).getTotalElements()).isEqualTo(1);
+    assertThat(sessions.last(r.client().getId()).orElseThrow().ended()).isEqualTo(Ended.FINISHED);
+
+    // The newest answers count; saving twice is saving once.
+    answer(phone, 3, 4);
+    phone.locator("#change-answers").click();
+    answer(phone, 5, 4);
+    phone.clock().fastForward(301_000);
+    assertThat(phone.locator("#change-answers")).isHidden();
+    assertThat(
+            sessions.last(r.client().getId()).orElseThrow().checkIn().orElseThrow().highestPain())
+        .contains(5);
+  }
+
+  private static void answer(Page phone, int pain, int felt) {
+    Locator.CheckOptions force = new Locator.CheckOptions().setForce(true);
+    phone.locator("[name=highestPain][value='%d']".formatted(pain)).check(force);
+    phone.locator("[name=stretchFelt][value='%d']".formatted(felt)).check(force);
+    phone.locator("#answers button.primary").dblclick();
+    assertThat(phone.locator("#panel-saved [data-outcome]")).hasText("Sent.");
+  }
+
+  /** Whatever the words, the count and the buttons stay where they are, and in sight. */
+  @Test
+  void everythingStaysInItsPlace() {
+    Ready r =
+        ready(
+            "lateral-neck-arm-reach-wrist", "5s",
+            "anterior-neck-stretch-tilt", "5s",
+            "chin-tuck", "5s",
+            "diaphragmatic-breathing", "2br");
+    Page phone = r.phone();
+    start(phone);
+    Set<String> headlines = new TreeSet<>();
+    for (int[] size : new int[][] {{390, 844}, {320, 568}, {667, 375}, {1280, 800}}) {
+      phone.setViewportSize(size[0], size[1]);
+      for (String fixed : List.of("#count", "#pause", "#something-wrong", "#headline", "#next")) {
+        assertThat(phone.locator(fixed)).isInViewport();
+      }
+      Set<String> places = new TreeSet<>();
+      for (int i = 0; i < 12; i++) {
+        headlines.add(phone.locator("#headline").textContent());
+        BoundingBox count = phone.locator("#count").boundingBox();
+        BoundingBox pause = phone.locator("#pause").boundingBox();
+        assertThat(pause.y + pause.height).isLessThanOrEqualTo(size[1]);
+        assertThat(count.height).as("readable at two metres").isGreaterThanOrEqualTo(60);
+        places.add("%.0f %.0f".formatted(count.y, pause.y));
+        phone.clock().runFor(2_000);
+      }
+      assertThat(places).as(size[0] + "×" + size[1]).hasSize(1);
+    }
+    assertThat(headlines.size()).isGreaterThan(8);
+    phone.clock().resume();
+    accessible(phone);
+  }
+
+  /** How one is told is asked once on a device, can be tried, and is kept. */
+  @Test
+  void howOneIsToldIsAskedOnce() {
+    Ready r = ready("diaphragmatic-breathing", "4br");
+    Page phone = r.phone();
+    assertThat(phone.locator("#ear [name=way]").first()).isVisible();
+    phone.getByLabel("Vibration only").check();
+    phone.getByLabel("Lead my breathing").check();
+    phone.locator("#try-ear").click();
+    start(phone);
+    phone.clock().runFor(23_000);
+    assertThat(phone.locator(".pacer")).isVisible();
+    assertThat(phone.locator("#breath")).hasText("Breath 3 of 4");
+    assertThat(log(phone).stream().map(Heard::what)).contains("In", "Out");
+    phone.reload();
+    assertThat(phone.locator("#ear [name=way]").first()).isHidden();
+    assertThat(phone.locator("#ear summary")).containsText("Vibration only");
+  }
+}
