@@ -172,7 +172,10 @@ public final class Cues {
           // What there is no time to say is read while one gets ready.
           case SETUP -> Cue.shown(words.name(), Phrases.join(words.setup(), words.how()));
           case ENTER, RISE -> Cue.shown(words.move(), words.how());
-          case HOLD, DEEPER, MOVE, BREATHE, TIMED -> Cue.shown(words.move(), words.feel());
+          case HOLD, DEEPER -> Cue.shown(words.move(), words.feel());
+          // A movement has no way there on which to read how it is done.
+          case MOVE, BREATHE, TIMED ->
+              Cue.shown(words.move(), Phrases.join(words.how(), words.feel()));
           case CONTRACT ->
               words.contract().isEmpty()
                   ? Cue.shown(text("contract.head"), "")
