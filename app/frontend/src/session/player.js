@@ -108,10 +108,11 @@ Alpine.data("player", () => {
     breathOf: "",
     notice: "",
     cursor: 0,
-    missing: [],
     saving: false,
     /** Whether how it ended, or what was answered, can still be put right. */
     mayRedo: false,
+    /** Whether it ended because the pause was too long. */
+    tooLate: false,
     /** How the sending stands: sending, sent, waiting or refused; empty before. */
     outcome: "",
     sends: 0,
@@ -185,8 +186,19 @@ Alpine.data("player", () => {
     startCss() {
       return this.unfinished === null ? "primary" : "";
     },
+    /** Only who has done both sides can say which was tighter. */
+    pairDone(row) {
+      const item = Number(row.dataset.item);
+      const worked = clock.done();
+      const done = (side) =>
+        this.state === "ended" && steps.some((s, i) => s.item === item && s.side === side && s.work && worked[i] > 0);
+      return done("LEFT") && done("RIGHT");
+    },
+    anyPair() {
+      return [...this.$root.querySelectorAll(".pair")].some((row) => this.pairDone(row));
+    },
     mayUndoEnd() {
-      return this.mayRedo && this.state === "ended" && endedHow === "EARLY";
+      return this.mayRedo && this.state === "ended" && endedHow === "EARLY" && !this.tooLate;
     },
     show(panel) {
       this.panel = panel;
@@ -314,6 +326,7 @@ Alpine.data("player", () => {
     },
     run() {
       if (Date.now() - pausedAt > script.returnSeconds * 1000 && pausedAt > 0) {
+        this.tooLate = true;
         this.finish("EARLY");
         return;
       }
@@ -428,6 +441,7 @@ Alpine.data("player", () => {
       this.run();
     },
     displaced() {
+      if (ended) return; // there is nothing to be done twice, and answers may stand half given
       clock.pause();
       ended = true;
       awake();
@@ -567,14 +581,18 @@ Alpine.data("player", () => {
     async answer({ target }) {
       if (this.saving) return;
       const form = new FormData(target);
-      this.missing = ["highestPain", "stretchFelt"].filter((name) => form.get(name) === null);
-      if (this.missing.length > 0) return;
+      // Nothing must be answered, and what was not is not 0.
+      const number = (name) => (form.get(name) === null ? null : Number(form.get(name)));
+      const tighter = script.pairs
+        .filter((item) => form.get(`tighter-${item}`) !== null)
+        .map((item) => [item, form.get(`tighter-${item}`)]);
       this.saving = true;
       const told = {
         uploadId: crypto.randomUUID(),
         sessionUploadId: uploadId,
-        highestPain: Number(form.get("highestPain")),
-        stretchFelt: Number(form.get("stretchFelt")),
+        highestPain: number("highestPain"),
+        stretchFelt: number("stretchFelt"),
+        tighter: Object.fromEntries(tighter),
         note: String(form.get("note") ?? ""),
       };
       this.show("saved");

@@ -115,9 +115,9 @@ class BrowserTest extends WithBrowser {
     perform(phone, 108);
     phone.clock().resume();
     phone.locator("[name=highestPain][value='3']").check(new Locator.CheckOptions().setForce(true));
-    phone.getByText("Save").click();
-    assertThat(phone.locator("#missing-stretchFelt")).isVisible();
     phone.locator("[name=stretchFelt][value='4']").check(new Locator.CheckOptions().setForce(true));
+    // Both sides were stretched, so it is asked which was tighter.
+    phone.locator("[name=tighter-0][value=RIGHT]").check(new Locator.CheckOptions().setForce(true));
     phone.locator("#note").fill("Right was tighter.");
     accessible(phone);
     phone.getByText("Save").click();
@@ -130,6 +130,8 @@ class BrowserTest extends WithBrowser {
     assertThat(row).containsText("1:48 / 1:48");
     assertThat(row).containsText("2 → 3");
     assertThat(desk.locator(".sessions")).containsText("Right was tighter.");
+    assertThat(desk.locator(".sessions"))
+        .containsText("Tighter: right in Upper trapezius stretch, hand on head.");
     assertThat(
             desk.locator(".chart title")
                 .filter(new Locator.FilterOptions().setHasText("30 s on the right")))

@@ -227,6 +227,23 @@ class PlayerTest extends WithBrowser {
     assertThat(phone.locator("#unfinished")).isHidden();
   }
 
+  /** After half an hour the body is cold: pain is asked again before anything goes on. */
+  @Test
+  void aPauseOfMoreThanHalfAnHourEndsTheSession() {
+    Ready r = ready("chin-tuck", "3x10s");
+    Page phone = r.phone();
+    start(phone);
+    phone.clock().runFor(15_000);
+    phone.locator("#pause").click();
+    phone.clock().fastForward(31 * 60_000);
+    phone.locator("#pause").click();
+    assertThat(phone.locator("#panel-after")).containsText("longer than half an hour");
+    assertThat(phone.locator("#undo-end")).isHidden();
+    assertThat(phone.locator("#panel-after [data-outcome]")).hasText("Sent.");
+    phone.navigate("/me/today");
+    assertThat(phone.locator("#unfinished")).isHidden();
+  }
+
   /** The second window takes over, and the first says so: nothing is done twice. */
   @Test
   void aSecondWindowTakesOver() {
@@ -323,6 +340,31 @@ class PlayerTest extends WithBrowser {
     assertThat(
             sessions.last(r.client().getId()).orElseThrow().checkIn().orElseThrow().highestPain())
         .contains(5);
+  }
+
+  /** Which side was tighter is asked of whoever has done both. */
+  @Test
+  void whichSideWasTighterIsAskedWhereBothWereDone() {
+    Ready r = ready("upper-trap-stretch", "10s", "chin-tuck", "5s");
+    Page phone = r.phone();
+    start(phone);
+    phone.clock().runFor(15_000); // in the hold on the left
+    phone.locator("#end-early").click();
+    assertThat(phone.locator("#answers .scale").first()).isVisible();
+    assertThat(phone.locator("#tighter")).isHidden();
+    phone.locator("#undo-end").click();
+    assertThat(phone.locator("#panel-running")).isVisible();
+    phone.clock().runFor(80_000);
+    assertThat(phone.locator("#tighter .pair")).hasCount(1);
+    assertThat(phone.locator("#tighter")).isVisible();
+    // Nothing must be answered.
+    phone.clock().resume();
+    accessible(phone);
+    phone.locator("#answers button.primary").click();
+    assertThat(phone.locator("#panel-saved [data-outcome]")).hasText("Sent.");
+    assertThat(
+            sessions.last(r.client().getId()).orElseThrow().checkIn().orElseThrow().highestPain())
+        .isEmpty();
   }
 
   private static void answer(Page phone, int pain, int felt) {

@@ -25,6 +25,8 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import org.biokinet.app.client.Circumstances;
@@ -38,8 +40,10 @@ import org.biokinet.core.dose.Pain;
 import org.biokinet.core.figure.draw.Figure;
 import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.program.SessionLength;
+import org.biokinet.core.session.CheckIn;
 import org.biokinet.core.session.Ended;
 import org.biokinet.core.session.Session;
+import org.biokinet.core.session.Tighter;
 import org.biokinet.core.timeline.Segment;
 import org.biokinet.core.timeline.Timeline;
 import org.hamcrest.Matchers;
@@ -259,10 +263,28 @@ class SessionTest extends AppTest {
     share(me, client, "chin-tuck", "3x10s");
     SessionUpload session = session(client, Instant.now(), Ended.FINISHED);
     sessions.record(
-        asClient(client), new CheckInUpload(UUID.randomUUID(), session.uploadId(), 4, 3, "ok"));
+        asClient(client),
+        new CheckInUpload(UUID.randomUUID(), session.uploadId(), 4, 3, null, "ok"));
     sessions.record(asClient(client), session);
     List<Session> rows = sessions.page(client.getId(), 0, 1).getContent();
     assertThat(rows.get(0).checkIn().orElseThrow().highestPain()).contains(4);
+  }
+
+  /** By the item it was asked of; what was not told is not 0. */
+  @Test
+  void whichSideWasTighterIsKeptByItem() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "upper-trap-stretch", "15s", "chin-tuck", "3x10s");
+    Cookie device = device(me, client);
+    SessionUpload session = session(client, clock.instant(), Ended.FINISHED);
+    send(device, "/me/sessions", session).andExpect(status().isNoContent());
+    Map<Integer, Tighter> tighter = Map.of(0, Tighter.LEFT);
+    CheckInUpload said =
+        new CheckInUpload(UUID.randomUUID(), session.uploadId(), null, null, tighter, "");
+    send(device, "/me/check-ins", said).andExpect(status().isNoContent());
+    assertThat(sessions.last(client.getId()).orElseThrow().checkIn())
+        .contains(new CheckIn(Optional.empty(), Optional.empty(), tighter, ""));
   }
 
   private SessionUpload told(
@@ -346,7 +368,7 @@ class SessionTest extends AppTest {
     Cookie device = device(me, other);
     SessionUpload upload = session(one, clock.instant(), Ended.FINISHED);
     CheckInUpload checkIn =
-        new CheckInUpload(UUID.randomUUID(), upload.uploadId(), 3, 3, "of the other");
+        new CheckInUpload(UUID.randomUUID(), upload.uploadId(), 3, 3, null, "of the other");
     send(device, "/me/sessions", one.getId().toString(), upload).andExpect(status().isConflict());
     send(device, "/me/check-ins", one.getId().toString(), checkIn).andExpect(status().isConflict());
     assertThat(sessions.page(other.getId(), 0, 1)).isEmpty();
@@ -389,7 +411,7 @@ class SessionTest extends AppTest {
     Client client = client(me);
     share(me, client, "chin-tuck", "3x10s");
     SessionUpload upload = session(client, clock.instant(), Ended.FINISHED);
-    CheckInUpload checkIn = new CheckInUpload(UUID.randomUUID(), upload.uploadId(), 3, 3, "");
+    CheckInUpload checkIn = new CheckInUpload(UUID.randomUUID(), upload.uploadId(), 3, 3, null, "");
     atOnce(
         8,
         () -> {
@@ -475,7 +497,7 @@ class SessionTest extends AppTest {
     send(
             device,
             "/me/check-ins",
-            new CheckInUpload(UUID.randomUUID(), good.uploadId(), 9, null, "sore"))
+            new CheckInUpload(UUID.randomUUID(), good.uploadId(), 9, null, null, "sore"))
         .andExpect(status().isNoContent());
     Session then = sessions.page(client.getId(), 0, 1).getContent().get(0);
     assertThat(then.checkIn().orElseThrow().stretchFelt()).isEmpty();
@@ -494,7 +516,7 @@ class SessionTest extends AppTest {
     SessionUpload stop = session(client, clock.instant(), Ended.STOPPED);
     sessions.record(asClient(client), stop);
     sessions.record(
-        asClient(client), new CheckInUpload(UUID.randomUUID(), stop.uploadId(), 8, 4, ""));
+        asClient(client), new CheckInUpload(UUID.randomUUID(), stop.uploadId(), 8, 4, null, ""));
     assertThat(worklist.wanting(me, false, 0, 1).getContent().get(0).week().days())
         .last()
         .satisfies(d -> assertThat(d.stopped()).isTrue());

@@ -490,7 +490,7 @@ public class DemoLoader implements ApplicationRunner {
       Client client, int daysBack, int minute, int before, int highest, int felt, String note) {
     UUID id = record(client, ProgramKind.MAIN, daysBack, minute, before, Ended.FINISHED);
     sessions.record(
-        asClient(client), new CheckInUpload(UUID.randomUUID(), id, highest, felt, note));
+        asClient(client), new CheckInUpload(UUID.randomUUID(), id, highest, felt, null, note));
   }
 
   private UUID record(

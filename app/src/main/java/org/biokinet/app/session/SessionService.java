@@ -493,7 +493,7 @@ public class SessionService {
         .findByClientIdAndUploadId(them.id(), own)
         .map(CheckInRow::sessionUploadId)
         .or(() -> uploads.stream().filter(id -> !said.contains(id)).findFirst())
-        .ifPresent(id -> record(them, new CheckInUpload(own, id, highest, null, "")));
+        .ifPresent(id -> record(them, new CheckInUpload(own, id, highest, null, null, "")));
   }
 
   /** Keeps a check-in; its session may come later. One that cannot be right is kept as it came. */
@@ -524,6 +524,7 @@ public class SessionService {
             upload.sessionUploadId(),
             upload.highestPain(),
             upload.stretchFelt(),
+            upload.tighterTold(),
             cut(upload.note(), LONGEST_NOTE),
             clock.instant(),
             null));

@@ -1,5 +1,6 @@
 package org.biokinet.core.session;
 
+import java.util.Map;
 import java.util.Optional;
 import org.biokinet.core.dose.TenPoint;
 
@@ -8,10 +9,16 @@ import org.biokinet.core.dose.TenPoint;
  *
  * @param highestPain during the session, 0–10 (NPRS)
  * @param stretchFelt the strongest stretch, 0–10
+ * @param tighter which side felt tighter, by the place of the item; only what was told
  */
-public record CheckIn(Optional<Integer> highestPain, Optional<Integer> stretchFelt, String note) {
+public record CheckIn(
+    Optional<Integer> highestPain,
+    Optional<Integer> stretchFelt,
+    Map<Integer, Tighter> tighter,
+    String note) {
 
   public CheckIn {
+    tighter = Map.copyOf(tighter);
     if (!told(highestPain) || !told(stretchFelt)) {
       throw new IllegalArgumentException("highestPain and stretchFelt are 0 to 10");
     }

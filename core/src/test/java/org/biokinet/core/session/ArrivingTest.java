@@ -9,6 +9,7 @@ import java.time.LocalDate;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.program.ProgramKind;
@@ -76,11 +77,11 @@ class ArrivingTest {
 
   @Test
   void whatWasNotToldIsNoZero() {
-    CheckIn five = new CheckIn(Optional.of(5), Optional.empty(), "");
+    CheckIn five = new CheckIn(Optional.of(5), Optional.empty(), Map.of(), "");
     assertThat(session(Optional.of(2), Optional.of(five)).rise()).contains(3);
     assertThat(session(Optional.empty(), Optional.of(five)).rise()).isEmpty();
     assertThat(session(Optional.of(2), Optional.empty()).rise()).isEmpty();
-    assertThatThrownBy(() -> new CheckIn(Optional.of(11), Optional.empty(), ""))
+    assertThatThrownBy(() -> new CheckIn(Optional.of(11), Optional.empty(), Map.of(), ""))
         .hasMessageContaining("0 to 10");
   }
 }

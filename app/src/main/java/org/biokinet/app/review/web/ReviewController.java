@@ -40,6 +40,7 @@ class ReviewController {
   /**
    * One session in the table.
    *
+   * @param tighter which side felt tighter of what, or empty
    * @param whileClosed whether the gate was closed to it
    * @param putRight what the device had told wrongly, or empty
    * @param notInFull what was left out or cut short
@@ -58,12 +59,17 @@ class ReviewController {
       String highest,
       String felt,
       String note,
+      String tighter,
       boolean whileClosed,
       String putRight,
       List<String> notInFull) {
 
     public boolean hasMore() {
-      return !ended.isEmpty() || !note.isEmpty() || whileClosed || !putRight.isEmpty();
+      return !ended.isEmpty()
+          || !note.isEmpty()
+          || !tighter.isEmpty()
+          || whileClosed
+          || !putRight.isEmpty();
     }
   }
 
@@ -127,6 +133,7 @@ class ReviewController {
         told(said.flatMap(CheckIn::highestPain)),
         told(said.flatMap(CheckIn::stretchFelt)),
         said.map(CheckIn::note).orElse(""),
+        replay == null ? "" : tighter(said, replay),
         s.whileClosed(),
         s.putRight(),
         replay == null ? List.of() : notInFull(s, replay));
@@ -146,6 +153,27 @@ class ReviewController {
                             ? "left out"
                             : "%d of %d s".formatted(p.seconds(), p.plannedSeconds())))
         .toList();
+  }
+
+  /**
+   * "left in Upper trapezius stretch, hand on head"; an item that is no longer there is not named.
+   */
+  private static String tighter(Optional<CheckIn> said, VersionService.Replay replay) {
+    int items = replay.program().items().size();
+    return said.map(CheckIn::tighter).orElse(Map.of()).entrySet().stream()
+        .filter(e -> e.getKey() >= 0 && e.getKey() < items)
+        .sorted(Map.Entry.comparingByKey())
+        .map(
+            e -> {
+              String side =
+                  switch (e.getValue()) {
+                    case LEFT -> "left";
+                    case RIGHT -> "right";
+                    case SAME -> "neither";
+                  };
+              return side + " in " + replay.name(e.getKey(), Library.LANGUAGE);
+            })
+        .collect(Collectors.joining("; "));
   }
 
   private static String told(Optional<Integer> of10) {

@@ -1,12 +1,15 @@
 package org.biokinet.app.session.internal;
 
+import jakarta.persistence.Convert;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
 import java.time.Instant;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.biokinet.app.platform.Row;
 import org.biokinet.core.session.CheckIn;
+import org.biokinet.core.session.Tighter;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -22,6 +25,10 @@ public class CheckInRow extends Row {
   private UUID sessionUploadId;
   private @Nullable Integer highestPain;
   private @Nullable Integer stretchFelt;
+
+  @Convert(converter = TighterText.class)
+  private Map<Integer, Tighter> tighter;
+
   private String note;
   private Instant receivedAt;
   private @Nullable UUID supersedes;
@@ -36,6 +43,7 @@ public class CheckInRow extends Row {
       UUID sessionUploadId,
       @Nullable Integer highestPain,
       @Nullable Integer stretchFelt,
+      Map<Integer, Tighter> tighter,
       String note,
       Instant receivedAt,
       @Nullable UUID supersedes) {
@@ -45,13 +53,15 @@ public class CheckInRow extends Row {
     this.sessionUploadId = sessionUploadId;
     this.highestPain = highestPain;
     this.stretchFelt = stretchFelt;
+    this.tighter = Map.copyOf(tighter);
     this.note = note;
     this.receivedAt = receivedAt;
     this.supersedes = supersedes;
   }
 
   public CheckIn checkIn() {
-    return new CheckIn(Optional.ofNullable(highestPain), Optional.ofNullable(stretchFelt), note);
+    return new CheckIn(
+        Optional.ofNullable(highestPain), Optional.ofNullable(stretchFelt), tighter, note);
   }
 
   public String contentHash() {

@@ -403,6 +403,8 @@ class MeController {
     model.addAttribute("gently", !program.servesFindings());
     model.addAttribute("lead", script.lead());
     model.addAttribute("sided", whole.items().stream().anyMatch(i -> i.exercise().sided()));
+    model.addAttribute("pairs", script.pairs());
+    model.addAttribute("names", script.items());
     model.addAttribute("strip", Strip.of(script));
     model.addAttribute("total", Timeline.clock(script.seconds()));
     return "session/player";

@@ -2,14 +2,17 @@ package org.biokinet.app.session.web;
 
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import org.biokinet.app.program.VersionService;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.Direction;
+import org.biokinet.core.dose.Mode;
 import org.biokinet.core.exercise.Exercise;
 import org.biokinet.core.figure.draw.Figure;
 import org.biokinet.core.program.Program;
@@ -32,6 +35,7 @@ import org.biokinet.core.timeline.Timeline;
  * @param returnSeconds how long a session that was broken off can be gone on with
  * @param putRightSeconds how long a tap by mistake can be put right
  * @param inward the part of a breath that goes in
+ * @param pairs the stretches that are done on either side, by place: which was tighter is asked
  * @param sounds all that is heard, in the order of time
  */
 record PlayerScript(
@@ -50,6 +54,7 @@ record PlayerScript(
     int seconds,
     double inward,
     List<String> items,
+    List<Integer> pairs,
     List<Step> steps,
     List<Heard> sounds) {
 
@@ -175,8 +180,20 @@ record PlayerScript(
         timeline.seconds(),
         CueSheet.INWARD,
         names,
+        pairs(session, segments),
         steps,
         words.sheet(timeline).sounds().stream().map(Heard::of).toList());
+  }
+
+  private static List<Integer> pairs(Program session, List<Segment> segments) {
+    Map<Integer, Set<Side>> sides = new TreeMap<>();
+    for (Segment s : segments) {
+      Mode mode = session.items().get(s.item()).exercise().doseContext().mode();
+      if (mode != Mode.HOLD || !s.kind().isWork()) continue;
+      s.side().ifPresent(d -> sides.computeIfAbsent(s.item(), i -> new HashSet<>()).add(d));
+    }
+    sides.values().removeIf(both -> both.size() < 2);
+    return List.copyOf(sides.keySet());
   }
 
   /** One picture of the session: an item on one side, or on none. */
