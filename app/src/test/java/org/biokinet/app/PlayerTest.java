@@ -423,6 +423,8 @@ class PlayerTest extends WithBrowser {
     assertThat(phone.locator(".pacer")).isVisible();
     assertThat(phone.locator("#breath")).hasText("Breath 3 of 4");
     assertThat(log(phone).stream().map(Heard::what)).contains("In", "Out");
+    phone.locator("#end-early").click();
+    assertThat(phone.locator("#panel-after [data-outcome]")).hasText("Sent.");
     phone.reload();
     assertThat(phone.locator("#ear [name=way]").first()).isHidden();
     assertThat(phone.locator("#ear summary")).containsText("Vibration only");
