@@ -383,7 +383,7 @@ Alpine.data("player", () => {
       } else {
         worker?.postMessage(0);
       }
-      if (hidden || panelOver(this.panel)) return;
+      if (hidden) return;
       sound.comeBack();
       if (startedAt && !ended) this.stayOn();
     },
@@ -607,5 +607,3 @@ Alpine.data("player", () => {
     },
   };
 });
-
-const panelOver = (panel) => ["after", "stopped", "saved", "elsewhere"].includes(panel);

@@ -143,6 +143,18 @@ class PlayerTest extends WithBrowser {
                 + " return [b.x, b.y, b.width, b.height].map(n => n.toFixed(1)).join(); }).join(' ')"));
   }
 
+  /** Every frame of the figure has a clock of its own in the browser; none may go by itself. */
+  private static void ownClocksStand(Page phone) {
+    List<?> running =
+        (List<?>)
+            phone.evaluate(
+                "() => [...document.querySelectorAll('.picture svg')]"
+                    + ".filter(s => !s.animationsPaused()).map(s => s.outerHTML.slice(0, 80))");
+    assertThat(running).isEmpty();
+    int frames = (int) phone.evaluate("document.querySelectorAll('.picture svg svg').length");
+    assertThat(frames).as("frames inside the picture").isPositive();
+  }
+
   /** A stretch that is held stands still: what is seen is asked, not a clock. */
   @Test
   void theFigureStaysInTheStretchWhileItIsHeld() {
@@ -156,17 +168,17 @@ class PlayerTest extends WithBrowser {
     phone.clock().runFor(5_000); // two seconds into the hold
     String held = pose(phone);
     assertThat(held).isNotEqualTo(upright);
-    phone.waitForTimeout(2_500); // of real time, in which a clock of its own would move it
+    ownClocksStand(phone); // nothing in it can move but by the player
     phone.clock().runFor(6_000);
     assertThat(pose(phone)).as("held").isEqualTo(held);
     phone.locator("#pause").click();
-    phone.waitForTimeout(1_500);
+    ownClocksStand(phone);
     phone.clock().runFor(4_000);
     assertThat(pose(phone)).as("paused").isEqualTo(held);
     phone.locator("#pause").click();
     phone.emulateMedia(new Page.EmulateMediaOptions().setReducedMotion(ReducedMotion.REDUCE));
     phone.clock().runFor(1_000);
-    phone.waitForTimeout(1_500);
+    ownClocksStand(phone);
     assertThat(pose(phone)).as("reduced motion").isEqualTo(held);
   }
 
