@@ -1,4 +1,6 @@
 // A search field with its hits below: arrows go through them, Enter takes the first.
+import * as ahead from "./ahead.js";
+
 export default () => ({
   wanted: false,
 
@@ -13,15 +15,32 @@ export default () => ({
     this.$refs.pop.replaceChildren();
   },
   take() {
+    const field = this.$root.querySelector("input");
+    if (field.value.trim() === "") return;
     this.wanted = true;
+    if ("ahead" in this.$root.dataset) ahead.begin();
+    if (!this.here()) field.dispatchEvent(new Event("focus"));
     this.takeFirst();
   },
-  /** Once the hits are those for what stands in the field. */
-  takeFirst() {
-    const typed = this.$root.querySelector("input").value.trim();
+  /** The hits for what stands in the field, once they have come. */
+  here() {
     const found = this.$refs.pop.querySelector("[data-hits]");
-    if (!this.wanted || found?.dataset.hits !== typed) return;
+    return found?.dataset.hits === this.$root.querySelector("input").value.trim() ? found : null;
+  },
+  /** Not before its hits have settled: until then nothing listens in them. */
+  takeFirst() {
+    const found = this.here();
+    if (!this.wanted || !found || found.closest(".htmx-added")) return;
     this.wanted = false;
-    found.querySelector("a, button")?.click();
+    const first = found.querySelector("a, button");
+    if (first) {
+      first.click();
+      return;
+    }
+    const field = this.$root.querySelector("input");
+    const more = ahead.end().filter((key) => key.length === 1).join("");
+    if (more === "") return;
+    field.value += more;
+    field.dispatchEvent(new Event("input", { bubbles: true }));
   },
 });

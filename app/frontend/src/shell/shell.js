@@ -2,6 +2,7 @@
 import htmx from "htmx.org";
 import Alpine from "../platform/alpine.js";
 import { token } from "../platform/csrf.js";
+import * as ahead from "./ahead.js";
 import hits from "./hits.js";
 import keys from "./keys.js";
 import lock from "./lock.js";
@@ -46,6 +47,7 @@ document.addEventListener("htmx:afterSettle", ({ target }) => {
   delete pointedTo.dataset.focus;
   pointedTo.focus();
   pointedTo.select();
+  ahead.into(pointedTo);
 });
 
 export default htmx;

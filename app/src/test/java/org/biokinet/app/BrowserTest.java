@@ -454,9 +454,37 @@ class BrowserTest extends WithBrowser {
     desk.locator("#dose-a").press("Enter");
     assertThat(desk.locator("#dose-a")).hasAttribute("aria-invalid", "true");
     accessible(desk);
+    // Nor can it be shared meanwhile.
+    assertThat(desk.locator("#share")).isDisabled();
     desk.locator(".fix").first().click();
     assertThat(desk.locator("#dose-a")).hasValue("3x20s");
     assertThat(desk.locator("#meaning-a")).containsText("3 holds of 20 s");
+    assertThat(desk.locator("#share")).isEnabled();
+  }
+
+  /** Keys that come quicker than the answers: the first hit and its dose, in one go. */
+  @Test
+  void anExerciseAndItsDoseAreTypedInOneGo() {
+    Practice practice = practice();
+    String email = newPractitioner(practice);
+    Client client = client(practitioner(practice));
+    Page desk = desk();
+    signIn(desk, email, PASSWORD);
+    desk.navigate("/clients/" + client.getId() + "/plan");
+    settled(desk);
+    for (String typed : List.of("chin tuck", "levator")) {
+      desk.locator("#add").focus();
+      desk.keyboard().type(typed);
+      desk.keyboard().press("Enter");
+      desk.keyboard().type("2x7s");
+      desk.keyboard().press("Enter");
+      settled(desk);
+    }
+    assertThat(desk.locator(".items .name"))
+        .hasText(new String[] {"Chin tuck", "Levator scapulae stretch, nose toward the knee"});
+    desk.reload();
+    assertThat(desk.locator(".items .dose").nth(0)).hasValue("2x7s");
+    assertThat(desk.locator(".items .dose").nth(1)).hasValue("2x7s");
   }
 
   @Test

@@ -1,6 +1,7 @@
 package org.biokinet.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.tuple;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
@@ -20,6 +21,8 @@ import org.biokinet.app.program.DraftService;
 import org.biokinet.app.program.DraftService.Outcome;
 import org.biokinet.app.program.DraftService.State;
 import org.biokinet.app.program.ProgramVersion;
+import org.biokinet.core.anatomy.Position;
+import org.biokinet.core.exercise.Catalogue;
 import org.biokinet.core.program.DraftEdit;
 import org.biokinet.core.program.DraftItem;
 import org.biokinet.core.program.ProgramDocument;
@@ -109,6 +112,41 @@ class DraftTest extends AppTest {
     for (Future<Outcome> f : all) assertThat(f.get()).isInstanceOf(Outcome.Done.class);
     pool.shutdown();
     assertThat(drafts.state(me, client.getId(), ProgramKind.MAIN).draft().items()).hasSize(12);
+  }
+
+  /** What is added stays where it was put, and is done as what comes before it, where it can be. */
+  @Test
+  void whatIsAddedGoesToTheEndInThePositionOfTheOneBefore() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    edit(me, client, new DraftEdit.Add("a", "chin-tuck", "3x10s"));
+    edit(me, client, new DraftEdit.SetPosition("a", Position.STAND));
+    String plan = "/clients/" + client.getId() + "/plan";
+    for (String exercise : List.of("neck-rotation", "open-book")) {
+      String seq = Integer.toString(drafts.state(me, client.getId(), ProgramKind.MAIN).seq());
+      mvc.perform(as(me, post(plan + "/add")).param("seq", seq).param("exercise", exercise))
+          .andExpect(status().isOk());
+    }
+    Catalogue catalogue = Catalogue.load();
+    assertThat(drafts.state(me, client.getId(), ProgramKind.MAIN).draft().items())
+        .extracting(DraftItem::exercise, i -> i.position(catalogue.get(i.exercise())))
+        .containsExactly(
+            tuple("chin-tuck", Position.STAND),
+            tuple("neck-rotation", Position.STAND),
+            // It is done lying on the side and in no other way.
+            tuple("open-book", catalogue.get("open-book").usualPosition()));
+  }
+
+  @Test
+  void everyDoseThatCannotBeReadIsNamed() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    edit(me, client, new DraftEdit.Add("a", "upper-trap-stretch", "3x20"));
+    edit(me, client, new DraftEdit.Add("b", "neck-rotation", "5"));
+    edit(me, client, new DraftEdit.Add("c", "chin-tuck", "3x"));
+    mvc.perform(as(me, get("/clients/" + client.getId() + "/plan")))
+        .andExpect(content().string(Matchers.containsString("Item 1: ")))
+        .andExpect(content().string(Matchers.containsString("Item 3: ")));
   }
 
   @Test
@@ -398,5 +436,10 @@ class DraftTest extends AppTest {
 
   private String dose(Me me, Client client) {
     return state(me, client).draft().items().get(0).dose();
+  }
+
+  private void edit(Me me, Client client, DraftEdit edit) {
+    int seq = drafts.state(me, client.getId(), ProgramKind.MAIN).seq();
+    drafts.edit(me, client.getId(), ProgramKind.MAIN, seq, edit);
   }
 }

@@ -29,7 +29,7 @@ record Less(SideDose dose, String words) {
     }
     if (work instanceof Work.Holds h) {
       if (h.reps() > 1) {
-        Work fewer = new Work.Holds(h.sets(), h.reps() - 1, h.hold());
+        Work fewer = h.withReps(h.reps() - 1);
         return Optional.of(new Less(dose.withWork(fewer), drop(h.reps(), "hold")));
       }
       return shorter(dose, h);
@@ -55,7 +55,7 @@ record Less(SideDose dose, String words) {
     String unit = h.hold().inBreaths() ? "breaths" : "s";
     return Optional.of(
         new Less(
-            dose.withWork(new Work.Holds(h.sets(), h.reps(), length)),
+            dose.withWork(h.withHold(length)),
             "hold %d instead of %d %s".formatted(fewer, amount, unit)));
   }
 
@@ -64,7 +64,7 @@ record Less(SideDose dose, String words) {
     if (!(dose.work() instanceof Work.Holds h) || h.sets() > 1 || h.reps() >= ORDINALS.size() - 1) {
       return Optional.empty();
     }
-    Work more = new Work.Holds(h.sets(), h.reps() + 1, h.hold());
+    Work more = h.withReps(h.reps() + 1);
     return Optional.of(
         new Less(dose.withWork(more), "a %s hold".formatted(ORDINALS.get(h.reps() + 1))));
   }
@@ -75,7 +75,7 @@ record Less(SideDose dose, String words) {
   }
 
   private static Work sets(Work work, int sets) {
-    if (work instanceof Work.Holds h) return new Work.Holds(sets, h.reps(), h.hold());
+    if (work instanceof Work.Holds h) return h.withSets(sets);
     if (work instanceof Work.Repetitions r) return new Work.Repetitions(sets, r.reps());
     Work.ContractRelax cr = (Work.ContractRelax) work;
     return new Work.ContractRelax(sets, cr.cycles(), cr.contractSeconds(), cr.deeper());

@@ -44,10 +44,12 @@ public record Warning(
     UNDER("Published bands of stretch, recalled from memory; see bands and sources."),
     OVER("Beyond about 10 min a week little more is gained (Ingram 2025, recalled from memory)."),
     RISE("From week to week at most half more, or 30 s a day more, on a side; our choice."),
+    AFTER_FOLD("After a fold with the head down only slow rising; common practice, no source."),
     ORDER("The usual order of a session; common practice, no source."),
     HOPPING("As few changes of position as possible; common practice, no source."),
     TWICE("One exercise stands once, with one dose and one ladder; our choice."),
-    UNHEARD("Words are heard in the time of their exercise, 180 a minute; common practice."),
+    UNHEARD(
+        "Words are heard in the time of their exercise, 150 a minute; common practice, no source."),
     FINDING("What was found is treated, or somebody says why not; our choice.");
 
     private final String rule;

@@ -2,6 +2,7 @@ package org.biokinet.core.advice;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -259,7 +260,8 @@ public final class Warnings {
                 .ifPresent(
                     why -> {
                       List<Fix> fixes = new ArrayList<>();
-                      Optional<Position> possible = given.kind().position(item.exercise());
+                      Optional<Position> possible =
+                          given.kind().position(item.exercise(), Optional.empty());
                       possible.ifPresent(
                           p ->
                               fixes.add(
@@ -551,15 +553,26 @@ public final class Warnings {
     List<String> keys = List.copyOf(items.keySet());
     List<String> usual = SessionOrder.usual(list).stream().map(keys::get).toList();
     Fix arrange = fix(tried("put in the usual order", new DraftEdit.Arrange(usual)));
-    for (Kind kind : List.of(Kind.ORDER, Kind.HOPPING)) {
-      List<String> words =
-          remarks.stream()
-              .filter(r -> r.hops() == (kind == Kind.HOPPING))
-              .map(SessionOrder.Remark::text)
-              .toList();
-      if (words.isEmpty()) continue;
-      add(kind, Optional.empty(), String.join("; ", words), Weight.REASON, List.of(arrange));
-    }
+    Map<Kind, List<String>> words = new EnumMap<>(Kind.class);
+    remarks.forEach(
+        r -> words.computeIfAbsent(kind(r.about()), k -> new ArrayList<>()).add(r.text()));
+    // An order of one's own is a choice; only standing up after a fold can hurt.
+    words.forEach(
+        (kind, texts) ->
+            add(
+                kind,
+                Optional.empty(),
+                String.join("; ", texts),
+                kind == Kind.AFTER_FOLD ? Weight.REASON : Weight.NOTE,
+                List.of(arrange)));
+  }
+
+  private static Kind kind(SessionOrder.About about) {
+    return switch (about) {
+      case FOLD -> Kind.AFTER_FOLD;
+      case STAGE -> Kind.ORDER;
+      case POSITION -> Kind.HOPPING;
+    };
   }
 
   private void unheard() {

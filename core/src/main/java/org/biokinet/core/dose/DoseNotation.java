@@ -43,7 +43,10 @@ public final class DoseNotation {
     }
   }
 
-  /** The canonical form; a factor of 1 is left out, L stands before R. */
+  /**
+   * The canonical form; L stands before R, and a factor of 1 is left out unless it is the one
+   * repetition of a movement that ends in a hold.
+   */
   public static String format(Dose dose) {
     StringBuilder out = new StringBuilder(32);
     if (dose instanceof Dose.Alike alike) {
@@ -69,7 +72,7 @@ public final class DoseNotation {
     if (work instanceof Work.Repetitions r) {
       out.append(r.reps());
     } else if (work instanceof Work.Holds h) {
-      if (h.reps() > 1) out.append(h.reps()).append('x');
+      if (h.reps() > 1 || h.atEnd()) out.append(h.reps()).append('x');
       length(out, h.hold());
     } else if (work instanceof Work.ContractRelax c) {
       out.append("cr").append(c.cycles()).append('(').append(c.contractSeconds()).append("s+");

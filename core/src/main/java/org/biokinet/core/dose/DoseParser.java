@@ -325,7 +325,8 @@ final class DoseParser {
       repCount = setCount;
       setCount = 1;
     }
-    return new Work.Holds(setCount, repCount, new Length(hold.value(), unit));
+    return new Work.Holds(
+        setCount, repCount, new Length(hold.value(), unit), context.mode() == Mode.MOVE);
   }
 
   private Work bare(@Nullable Quantity sets, @Nullable Quantity reps, int from, int to) {
@@ -362,12 +363,17 @@ final class DoseParser {
     switch (context.mode()) {
       case CIRCLE -> throw refuse("a circle takes repetitions, such as 5, not a hold", from, to);
       case MOVE -> {
-        if (reps == null || reps.value() == 1) {
+        if (reps == null) {
+          List<String> fix =
+              hold.unit() == Kind.SECONDS && Bounds.END_HOLD_SECONDS.allows(hold.value())
+                  ? List.of(replaced(from, to, "1x" + hold.value() + "s"))
+                  : List.of();
           throw refuse(
               "a movement takes repetitions, such as 10, or repetitions with a short hold, such as"
                   + " 10x5s",
               from,
-              to);
+              to,
+              fix);
         }
         if (breaths) {
           throw refuse(

@@ -16,8 +16,11 @@ public sealed interface Work {
   /**
    * Holds, such as {@code 3x30s}. Several sets of a single hold are that many repetitions, so sets
    * above 1 need repetitions above 1.
+   *
+   * @param atEnd whether each is held at the end of a repetition of a movement: a single one is
+   *     still written as a repetition, {@code 1x6s}
    */
-  record Holds(int sets, int reps, Length hold) implements Work {
+  record Holds(int sets, int reps, Length hold, boolean atEnd) implements Work {
     public Holds {
       Bounds.SETS.check(sets);
       Bounds.REPETITIONS.check(reps);
@@ -25,6 +28,22 @@ public sealed interface Work {
       if (sets > 1 && reps == 1) {
         throw new IllegalArgumentException("sets of a single hold are repetitions");
       }
+    }
+
+    public Holds(int sets, int reps, Length hold) {
+      this(sets, reps, hold, false);
+    }
+
+    public Holds withSets(int other) {
+      return new Holds(other, reps, hold, atEnd);
+    }
+
+    public Holds withReps(int other) {
+      return new Holds(sets, other, hold, atEnd);
+    }
+
+    public Holds withHold(Length other) {
+      return new Holds(sets, reps, other, atEnd);
     }
   }
 

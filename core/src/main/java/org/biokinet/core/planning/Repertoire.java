@@ -274,7 +274,7 @@ record Repertoire(List<Activity> activities, Map<String, Obstacle> obstacles) {
 
     private SideDose counted(SideDose dose) {
       if (!(dose.work() instanceof Work.Holds h)) return dose;
-      return dose.withWork(new Work.Holds(h.sets(), h.reps(), counted(h.hold())));
+      return dose.withWork(h.withHold(counted(h.hold())));
     }
 
     private Length counted(Length hold) {

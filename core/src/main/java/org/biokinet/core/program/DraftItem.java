@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.util.Optional;
 import org.biokinet.core.anatomy.Position;
 import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.exercise.Exercise;
 import org.biokinet.core.program.Item.Priority;
 
 /**
@@ -45,6 +46,11 @@ public record DraftItem(
         Optional.empty(),
         Optional.empty(),
         Optional.empty());
+  }
+
+  /** Where it is done: as chosen, if its exercise can be done so, else as usual. */
+  public Position position(Exercise e) {
+    return position.filter(e.positions()::contains).orElse(e.usualPosition());
   }
 
   public DraftItem withDose(String text) {

@@ -147,7 +147,7 @@ public record Ladder(List<SideDose> rungs) {
   private static Optional<SideDose> repetitions(SideDose now, SideDose target, DoseContext c) {
     if (now.work() instanceof Work.Holds n && target.work() instanceof Work.Holds t) {
       return step(REPETITIONS, n.reps(), t.reps())
-          .map(r -> oftener(now, now.withWork(new Work.Holds(n.sets(), r, n.hold())), c));
+          .map(r -> oftener(now, now.withWork(n.withReps(r)), c));
     }
     if (now.work() instanceof Work.Repetitions n && target.work() instanceof Work.Repetitions t) {
       return grown(now, n.reps(), t.reps(), REPETITIONS, c);
@@ -167,7 +167,7 @@ public record Ladder(List<SideDose> rungs) {
       return Optional.empty();
     }
     if (now.work() instanceof Work.Holds n) {
-      return Optional.of(oftener(now, now.withWork(new Work.Holds(sets, n.reps(), n.hold())), c));
+      return Optional.of(oftener(now, now.withWork(n.withSets(sets)), c));
     }
     if (now.work() instanceof Work.Repetitions n) {
       return Optional.of(oftener(now, now.withWork(new Work.Repetitions(sets, n.reps())), c));
@@ -261,8 +261,7 @@ public record Ladder(List<SideDose> rungs) {
 
   private static SideDose with(SideDose dose, int amount) {
     if (dose.work() instanceof Work.Holds h) {
-      Length length = new Length(amount, h.hold().unit());
-      return dose.withWork(new Work.Holds(h.sets(), h.reps(), length));
+      return dose.withWork(h.withHold(new Length(amount, h.hold().unit())));
     }
     if (dose.work() instanceof Work.ContractRelax cr) {
       Length deeper = new Length(amount, cr.deeper().unit());

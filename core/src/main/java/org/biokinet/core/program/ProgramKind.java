@@ -120,9 +120,17 @@ public enum ProgramKind implements Coded {
         .map(thing -> "not at the desk: needs " + thing.label());
   }
 
-  /** The first position of an exercise that has a place in it, the usual one before others. */
-  public Optional<Position> position(Exercise e) {
-    return e.positions().stream().filter(p -> against(e, p).isEmpty()).findFirst();
+  /**
+   * The position in which an exercise is put into it: the one that its practitioner is in anyway,
+   * else the usual one before others. Empty where none has a place in it.
+   *
+   * @param before that of the item before it
+   */
+  public Optional<Position> position(Exercise e, Optional<Position> before) {
+    return before
+        .filter(e.positions()::contains)
+        .filter(p -> against(e, p).isEmpty())
+        .or(() -> e.positions().stream().filter(p -> against(e, p).isEmpty()).findFirst());
   }
 
   /** Whether a session of so many seconds is one of it. A main one is as long as it is. */

@@ -55,8 +55,7 @@ public final class ReEntry {
   private static Work halved(Work work) {
     if (work instanceof Work.Repetitions r) return new Work.Repetitions(r.sets(), half(r.reps()));
     if (work instanceof Work.Holds h) {
-      return new Work.Holds(
-          h.sets(), h.reps(), new Length(half(h.hold().amount()), h.hold().unit()));
+      return h.withHold(new Length(half(h.hold().amount()), h.hold().unit()));
     }
     Work.ContractRelax cr = (Work.ContractRelax) work;
     if (cr.cycles() > 1) {

@@ -63,6 +63,7 @@ public final class StartDose {
       return new Work.Repetitions(1, Math.max(1, r.sets() * r.reps() / 2));
     }
     if (!(work instanceof Work.Holds h)) return work; // no entry begins with contract–relax
+    if (h.atEnd()) return h.withSets(1).withReps(Math.max(1, h.sets() * h.reps() / 2));
     int most = GENTLE_HOLDS * GENTLE_SECONDS;
     Length hold = h.hold();
     if (h.sets() * h.reps() * hold.toSeconds(breathSeconds) <= most) return h;
@@ -83,7 +84,7 @@ public final class StartDose {
         h.hold().inBreaths()
             ? Length.breaths((int) Math.max(1, most.getAsInt() / breathSeconds))
             : Length.seconds(most.getAsInt());
-    return new Work.Holds(h.sets(), h.reps(), shorter);
+    return h.withHold(shorter);
   }
 
   /** Only what is said is limited; a dose that says nothing keeps its form. */

@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Stream;
 import org.apache.lucene.analysis.Analyzer;
 import org.apache.lucene.analysis.TokenStream;
@@ -18,19 +19,24 @@ import org.apache.lucene.document.TextField;
 import org.apache.lucene.index.DirectoryReader;
 import org.apache.lucene.index.IndexWriter;
 import org.apache.lucene.index.IndexWriterConfig;
+import org.apache.lucene.index.MultiTerms;
 import org.apache.lucene.index.Term;
+import org.apache.lucene.index.TermsEnum;
 import org.apache.lucene.search.BooleanClause.Occur;
 import org.apache.lucene.search.BooleanQuery;
 import org.apache.lucene.search.BoostQuery;
 import org.apache.lucene.search.DisjunctionMaxQuery;
 import org.apache.lucene.search.FuzzyQuery;
 import org.apache.lucene.search.IndexSearcher;
+import org.apache.lucene.search.MultiPhraseQuery;
 import org.apache.lucene.search.PhraseQuery;
 import org.apache.lucene.search.PrefixQuery;
 import org.apache.lucene.search.Query;
 import org.apache.lucene.search.ScoreDoc;
 import org.apache.lucene.search.TermQuery;
 import org.apache.lucene.store.ByteBuffersDirectory;
+import org.apache.lucene.util.BytesRef;
+import org.apache.lucene.util.StringHelper;
 import org.biokinet.core.exercise.Catalogue;
 import org.biokinet.core.exercise.Exercise;
 import org.biokinet.core.exercise.ExerciseWords;
@@ -141,17 +147,19 @@ public final class Search {
    * @param slips whether one wrong letter in a word is forgiven; costs most of the time
    */
   private List<Exercise> hits(List<String> tokens, int atLeast, boolean slips) {
-    BooleanQuery.Builder query = new BooleanQuery.Builder();
-    tokens.forEach(t -> query.add(anywhere(t, slips), Occur.SHOULD));
-    query.setMinimumNumberShouldMatch(atLeast);
-    BooleanQuery.Builder ranked = new BooleanQuery.Builder().add(query.build(), Occur.MUST);
-    if (tokens.size() > 1) {
-      for (String field : List.of("name", "also", "target")) {
-        PhraseQuery together = new PhraseQuery(2, field, tokens.toArray(new String[0]));
-        ranked.add(new BoostQuery(together, 2 * weight(field)), Occur.SHOULD);
-      }
-    }
     try {
+      BooleanQuery.Builder query = new BooleanQuery.Builder();
+      tokens.forEach(t -> query.add(anywhere(t, slips), Occur.SHOULD));
+      query.setMinimumNumberShouldMatch(atLeast);
+      BooleanQuery.Builder ranked = new BooleanQuery.Builder().add(query.build(), Occur.MUST);
+      if (tokens.size() > 1) {
+        for (String field : List.of("name", "also", "target")) {
+          PhraseQuery together = new PhraseQuery(2, field, tokens.toArray(new String[0]));
+          ranked.add(new BoostQuery(together, 2 * weight(field)), Occur.SHOULD);
+          begun(field, tokens)
+              .ifPresent(q -> ranked.add(new BoostQuery(q, 4 * weight(field)), Occur.SHOULD));
+        }
+      }
       List<Exercise> found = new ArrayList<>();
       for (ScoreDoc hit : index.search(ranked.build(), exercises.size()).scoreDocs) {
         found.add(exercises.get(hit.doc));
@@ -160,6 +168,26 @@ public final class Search {
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
+  }
+
+  /** Just these words beside each other, the last of them perhaps half typed. */
+  private Optional<Query> begun(String field, List<String> tokens) throws IOException {
+    int last = tokens.size() - 1;
+    List<Term> endings = new ArrayList<>();
+    org.apache.lucene.index.Terms terms = MultiTerms.getTerms(index.getIndexReader(), field);
+    if (terms == null) return Optional.empty();
+    TermsEnum from = terms.iterator();
+    BytesRef typed = new BytesRef(tokens.get(last));
+    if (from.seekCeil(typed) == TermsEnum.SeekStatus.END) return Optional.empty();
+    for (BytesRef t = from.term();
+        t != null && StringHelper.startsWith(t, typed);
+        t = from.next()) {
+      endings.add(new Term(field, BytesRef.deepCopyOf(t)));
+    }
+    if (endings.isEmpty()) return Optional.empty();
+    MultiPhraseQuery.Builder phrase = new MultiPhraseQuery.Builder();
+    tokens.subList(0, last).forEach(t -> phrase.add(new Term(field, t)));
+    return Optional.of(phrase.add(endings.toArray(new Term[0])).build());
   }
 
   /** One word in whatever field it fits best: whole, begun, or with one slip. */

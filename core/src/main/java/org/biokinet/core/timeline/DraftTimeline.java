@@ -114,7 +114,7 @@ public record DraftTimeline(
           new TimedItem(
               d,
               e,
-              position(d, e),
+              d.position(e),
               parsed.get(i),
               targets.get(i),
               d.done(today),
@@ -133,11 +133,7 @@ public record DraftTimeline(
     Optional<Dose> end =
         target.flatMap(
             t -> t instanceof Parsed.Understood x ? Optional.of(x.dose()) : Optional.empty());
-    return Optional.of(new Item(e, ok.dose(), position(d, e), d.order(), d.lead(), priority, end));
-  }
-
-  private static Position position(DraftItem d, Exercise e) {
-    return d.position().filter(e.positions()::contains).orElse(e.usualPosition());
+    return Optional.of(new Item(e, ok.dose(), d.position(e), d.order(), d.lead(), priority, end));
   }
 
   private static Optional<String> problem(Draft draft, List<TimedItem> lines) {
@@ -148,15 +144,16 @@ public record DraftTimeline(
               : "Nothing in the program is done now: bring an item in.");
     }
     if (draft.title().isBlank()) return Optional.of("The program needs a title.");
+    List<String> unread = new ArrayList<>();
     for (int i = 0; i < lines.size(); i++) {
       if (lines.get(i).parsed() instanceof Parsed.Fault f) {
-        return Optional.of("Item %d: %s.".formatted(i + 1, f.message()));
+        unread.add("Item %d: %s.".formatted(i + 1, f.message()));
       }
       if (lines.get(i).target().orElse(null) instanceof Parsed.Fault f) {
-        return Optional.of("Target of item %d: %s.".formatted(i + 1, f.message()));
+        unread.add("Target of item %d: %s.".formatted(i + 1, f.message()));
       }
     }
-    return Optional.empty();
+    return unread.isEmpty() ? Optional.empty() : Optional.of(String.join(" ", unread));
   }
 
   public int seconds() {

@@ -48,9 +48,15 @@ public final class SessionOrder {
    * Something about the order that is usually done otherwise.
    *
    * @param item place of the item it is about
-   * @param hops whether it goes back and forth between positions
    */
-  public record Remark(int item, String text, boolean hops) {}
+  public record Remark(int item, String text, About about) {}
+
+  /** Something follows a fold, a stage comes late, or a position is gone back to. */
+  public enum About {
+    FOLD,
+    STAGE,
+    POSITION
+  }
 
   private SessionOrder() {}
 
@@ -115,13 +121,6 @@ public final class SessionOrder {
     return order;
   }
 
-  /** Where a new item belongs in a list that the practitioner may have ordered otherwise. */
-  public static int place(List<Stage> stages, Stage added) {
-    int place = stages.size();
-    while (place > 0 && stages.get(place - 1).compareTo(added) > 0) place--;
-    return place;
-  }
-
   /** Why this order is not the usual one; empty when it is. */
   public static List<Remark> explain(List<Item> items) {
     List<Remark> remarks = new ArrayList<>();
@@ -133,21 +132,21 @@ public final class SessionOrder {
             new Remark(
                 i,
                 "item %d comes after a fold: after it only rise slowly".formatted(i + 1),
-                false));
+                About.FOLD));
       } else if (before.compareTo(here) > 0) {
         remarks.add(
             new Remark(
                 i,
                 "item %d (%s) usually comes before %s"
                     .formatted(i + 1, here.label(), before.label()),
-                false));
+                About.STAGE));
       } else if (before == here && returns(items, i, here)) {
         remarks.add(
             new Remark(
                 i,
                 "item %d goes back to an earlier position: %s"
                     .formatted(i + 1, items.get(i).position().label()),
-                true));
+                About.POSITION));
       }
     }
     return remarks;

@@ -220,10 +220,20 @@ class WarningsTest {
     assertThat(fixed(twice, one(twice, Kind.TWICE)).items()).hasSize(1);
     Draft order = draft("chin-tuck", "3x10s", "neck-rotation", "5");
     Warning w = one(order, Kind.ORDER);
+    assertThat(w.weight()).isEqualTo(Weight.NOTE);
     assertThat(fixed(order, w).items())
         .extracting(DraftItem::exercise)
         .containsExactly("neck-rotation", "chin-tuck");
     assertThat(warnings(fixed(order, w))).noneMatch(x -> x.kind() == Kind.ORDER);
+  }
+
+  /** Handbook, section 5: nothing after a forward fold but slow rising. */
+  @Test
+  void whatComesAfterAFoldTakesAReason() {
+    Draft fold = draft("seated-forward-fold", "20s", "chin-tuck", "3x10s");
+    Warning w = one(fold, Kind.AFTER_FOLD);
+    assertThat(w.weight()).isEqualTo(Weight.REASON);
+    assertThat(fixed(fold, w).items().get(0).exercise()).isEqualTo("chin-tuck");
   }
 
   @Test

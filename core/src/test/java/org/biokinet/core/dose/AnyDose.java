@@ -183,10 +183,10 @@ public final class AnyDose {
           Arbitraries.oneOf(
               reps,
               Combinators.combine(
-                      num(Bounds.SETS),
-                      Arbitraries.integers().between(2, 50),
-                      num(Bounds.END_HOLD_SECONDS))
-                  .as((s, r, h) -> (Work) new Work.Holds(s, r, Length.seconds(h))));
+                      num(Bounds.SETS), num(Bounds.REPETITIONS), num(Bounds.END_HOLD_SECONDS))
+                  .as(
+                      (s, r, h) ->
+                          (Work) new Work.Holds(r == 1 ? 1 : s, r, Length.seconds(h), true)));
       case BREATH -> holds(breaths);
       case GAZE, RELEASE, PULSE -> holds(seconds);
       case WALK ->

@@ -150,6 +150,8 @@ class DoseNotationTest {
         "move    | 10 reps            | 10",
         "move    | 3 sets of 10       | 3x10",
         "move    | 10 (5s hold)       | 10x5s",
+        "move    | 1x6s               | 1x6s",
+        "move    | 1 x 6 sec @3       | 1x6s @3",
         "move    | 10 reps, 5s hold   | 10x5s",
         "move    | 10 2x/day          | 10 2/d",
         "move    | 10 t6s             | 10 t6s",
@@ -245,6 +247,7 @@ class DoseNotationTest {
         "breath  | 6br   | 6 breaths",
         "stretch | cr3(6s+15s) | 3 times contract 6 s, then 15 s deeper each side",
         "iso     | 3x10x5s | 3 sets of 10 holds of 5 s",
+        "move    | 1x6s    | 1 repetition with 6 s held at the end each side",
       })
   void theMeaningIsShownBack(String context, String typed, String meaning) {
     DoseContext c = context(context);

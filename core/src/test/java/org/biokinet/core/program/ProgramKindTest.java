@@ -3,6 +3,7 @@ package org.biokinet.core.program;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.EnumSet;
+import java.util.Optional;
 import java.util.Set;
 import org.biokinet.core.anatomy.Equipment;
 import org.biokinet.core.anatomy.Means;
@@ -45,10 +46,22 @@ class ProgramKindTest {
         if (against) refused++;
       }
       ProgramKind.DESK
-          .position(e)
+          .position(e, Optional.empty())
           .ifPresent(p -> assertThat(ProgramKind.DESK.against(e, p)).as(e.id()).isEmpty());
     }
     assertThat(refused).isGreaterThan(30);
+  }
+
+  /** Where the one before is done, if it has a place there and the exercise can be done so. */
+  @Test
+  void thePositionIsThatOfTheOneBeforeWhereItCanBe() {
+    Exercise rotation = CATALOGUE.get("neck-rotation");
+    assertThat(ProgramKind.MAIN.position(rotation, Optional.of(Position.STAND)))
+        .contains(Position.STAND);
+    assertThat(ProgramKind.DESK.position(rotation, Optional.of(Position.FLOOR_SIT)))
+        .contains(rotation.usualPosition());
+    assertThat(ProgramKind.MAIN.position(rotation, Optional.of(Position.PRONE)))
+        .contains(rotation.usualPosition());
   }
 
   @Test

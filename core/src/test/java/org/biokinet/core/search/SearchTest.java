@@ -73,6 +73,20 @@ class SearchTest {
     assertThat(ids(SEARCH.find(query)).stream().limit(AMONG).toList()).as(query).contains(id);
   }
 
+  /** The motion that is named comes before whatever has a part of it. */
+  @ParameterizedTest
+  @CsvSource({
+    "neck flex, neck-flexion-extension",
+    "neck tilt, neck-lateral-flexion",
+    "neck rot, neck-rotation",
+    "neck lateral, neck-lateral-flexion",
+    "chin tuck, chin-tuck",
+    "neck circle, full-neck-circle"
+  })
+  void theNamedMotionIsFirst(String query, String id) {
+    assertThat(ids(SEARCH.find(query)).get(0)).isEqualTo(id);
+  }
+
   @Test
   void whatCannotBeDoneIsLeftOut() {
     assertThat(SEARCH.find("can't kneel"))

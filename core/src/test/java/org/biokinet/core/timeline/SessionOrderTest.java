@@ -69,7 +69,10 @@ class SessionOrderTest {
     assertThat(SessionOrder.usual(items)).containsExactly(0, 2, 1, 3);
     assertThat(SessionOrder.explain(List.of(items.get(1), items.get(2), items.get(3))))
         .containsExactly(
-            new SessionOrder.Remark(2, "item 3 goes back to an earlier position: standing", true));
+            new SessionOrder.Remark(
+                2,
+                "item 3 goes back to an earlier position: standing",
+                SessionOrder.About.POSITION));
   }
 
   @Test
@@ -85,14 +88,5 @@ class SessionOrderTest {
                 List.of(item("seated-forward-fold", "3br"), item("quiet-finish", "4br"))))
         .extracting(SessionOrder.Remark::text)
         .containsExactly("item 2 comes after a fold: after it only rise slowly");
-  }
-
-  @Test
-  void aNewItemGoesBehindTheLastOneThatComesBeforeIt() {
-    List<Stage> stages = List.of(Stage.OPENING, Stage.GENTLE, Stage.STRENGTH);
-    assertThat(SessionOrder.place(stages, Stage.OPENING)).isEqualTo(1);
-    assertThat(SessionOrder.place(stages, Stage.GENTLE)).isEqualTo(2);
-    assertThat(SessionOrder.place(stages, Stage.FOLD)).isEqualTo(3);
-    assertThat(SessionOrder.place(List.of(), Stage.FOLD)).isZero();
   }
 }

@@ -31,12 +31,12 @@ import org.biokinet.app.program.SuggestionService;
 import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.app.settings.SettingsService;
 import org.biokinet.core.advice.Warning;
+import org.biokinet.core.anatomy.Means;
 import org.biokinet.core.anatomy.Position;
 import org.biokinet.core.anatomy.Setting;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.Dose;
 import org.biokinet.core.dose.DoseNotation;
-import org.biokinet.core.dose.Parsed;
 import org.biokinet.core.exercise.Exercise;
 import org.biokinet.core.ledger.Band;
 import org.biokinet.core.program.Draft;
@@ -52,7 +52,6 @@ import org.biokinet.core.screening.Assessment;
 import org.biokinet.core.screening.Gate;
 import org.biokinet.core.screening.StartDose;
 import org.biokinet.core.timeline.DraftTimeline;
-import org.biokinet.core.timeline.SessionOrder;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
@@ -164,7 +163,7 @@ class PlanController {
     model.addAttribute("client", state.client());
     model.addAttribute("library", mine);
     model.addAttribute("ruledOut", mine.search().understood(q).ruledOut());
-    model.addAttribute("locked", locked(state, hits));
+    model.addAttribute("locked", locked(state, hits, mine));
     model.addAttribute("hits", hits.stream().limit(MOST_HITS).toList());
     model.addAttribute("more", Math.max(0, hits.size() - MOST_HITS));
     model.addAttribute("q", q.strip());
@@ -176,11 +175,11 @@ class PlanController {
    * What the screening locks of these, or has no place in such a program, with the reason, so that
    * it is seen before it is added.
    */
-  private Map<String, String> locked(DraftService.State state, List<Exercise> hits) {
+  private Map<String, String> locked(DraftService.State state, List<Exercise> hits, Library mine) {
     Optional<Assessment> answers = screenings.gate(state.client()).answers();
     Map<String, String> locked = new HashMap<>();
     for (Exercise e : hits.stream().limit(MOST_HITS).toList()) {
-      Position position = state.program().position(e).orElse(e.usualPosition());
+      Position position = position(state, answers, e, mine);
       Setting at = Setting.of(position, state.client().means());
       answers
           .flatMap(a -> a.of(e, at).locks().stream().map(Assessment.Reason::words).findFirst())
@@ -205,8 +204,10 @@ class PlanController {
             .find(exercise)
             .filter(e -> !mine.catalogue().isRetired(e))
             .orElseThrow(PlanController::bad);
-    Position position = program.position(added).orElse(added.usualPosition());
-    String start = DoseNotation.format(start(me, id, added, position));
+    DraftService.State state = drafts.state(me, id, program);
+    Optional<Assessment> answers = screenings.gate(state.client()).answers();
+    Position position = position(state, answers, added, mine);
+    String start = DoseNotation.format(start(state.client(), answers, added, position));
     String key = UUID.randomUUID().toString();
     model.addAttribute("added", key);
     return show(
@@ -221,7 +222,7 @@ class PlanController {
                 key,
                 exercise,
                 start,
-                Optional.of(place(me, id, program, added)),
+                Optional.empty(),
                 Optional.of(position).filter(p -> p != added.usualPosition()))),
         mine.name(added),
         model,
@@ -229,29 +230,31 @@ class PlanController {
   }
 
   /** The dose to begin with, as far as the screening lets it be known. */
-  private Dose start(Me me, UUID id, Exercise added, Position position) {
-    Client client = clients.get(me, id);
+  private static Dose start(
+      Client client, Optional<Assessment> answers, Exercise added, Position position) {
     Setting at = Setting.of(position, client.means());
-    return screenings
-        .gate(client)
-        .answers()
+    return answers
         .map(a -> StartDose.of(a, added, at, client.breathSeconds()))
         .orElse(added.start());
   }
 
-  /** The place where the usual order has it. */
-  private int place(Me me, UUID id, ProgramKind program, Exercise added) {
-    List<SessionOrder.Stage> stages =
-        timed(me, id, program).lines().stream()
-            .map(
-                l ->
-                    SessionOrder.stage(
-                        l.exercise(),
-                        l.parsed() instanceof Parsed.Understood ok
-                            ? Optional.of(ok.dose())
-                            : Optional.empty()))
-            .toList();
-    return SessionOrder.place(stages, SessionOrder.stage(added, Optional.of(added.start())));
+  /** Where the last item of the list is done, if this one can be and may be, else its usual one. */
+  private static Position position(
+      DraftService.State state, Optional<Assessment> answers, Exercise e, Library mine) {
+    List<DraftItem> items = state.draft().items();
+    Means means = state.client().means();
+    Optional<Position> last =
+        items.isEmpty()
+            ? Optional.empty()
+            : mine.catalogue()
+                .find(items.get(items.size() - 1).exercise())
+                .map(items.get(items.size() - 1)::position)
+                .filter(means.positions()::contains)
+                .filter(
+                    p ->
+                        answers.isEmpty()
+                            || answers.get().of(e, Setting.of(p, means)).locks().isEmpty());
+    return state.program().position(e, last).orElse(e.usualPosition());
   }
 
   @PostMapping("/dose")
@@ -356,16 +359,6 @@ class PlanController {
 
   private static String cut(String text, int most) {
     return text.length() > most ? text.substring(0, most) : text;
-  }
-
-  private DraftTimeline timed(Me me, UUID id, ProgramKind program) {
-    DraftService.State state = drafts.state(me, id, program);
-    return DraftTimeline.of(
-        state.draft(),
-        state.client().breathSeconds(),
-        settings.of(state.client().practice()).pacing(),
-        library.of(state.client().practice()).catalogue(),
-        state.today());
   }
 
   /** Takes what was offered against a warning. */

@@ -41,7 +41,8 @@ public record Screened(boolean refused, boolean struck, String words, Optional<S
     Exercise e = line.exercise();
     Optional<String> against = program.against(e, line.position());
     if (against.isPresent()) {
-      Optional<String> instead = program.position(e).map(p -> "Possible " + p.label());
+      Optional<String> instead =
+          program.position(e, Optional.empty()).map(p -> "Possible " + p.label());
       return new Screened(true, instead.isEmpty(), "✕ " + against.get(), instead);
     }
     Screened screened = allowed.map(a -> screened(a, line, mine)).orElse(FINE);
