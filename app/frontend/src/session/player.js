@@ -109,6 +109,9 @@ Alpine.data("player", () => {
     notice: "",
     cursor: 0,
     saving: false,
+    /** Highest pain and stretch felt as they are answered; -1 until then. */
+    highest: -1,
+    felt: -1,
     /** Whether how it ended, or what was answered, can still be put right. */
     mayRedo: false,
     /** Whether it ended because the pause was too long. */
@@ -193,6 +196,34 @@ Alpine.data("player", () => {
       const done = (side) =>
         this.state === "ended" && steps.some((s, i) => s.item === item && s.side === side && s.work && worked[i] > 0);
       return done("LEFT") && done("RIGHT");
+    },
+    /** What of it was answered so far; -1 for nothing. */
+    told({ target }) {
+      if (target.name === "highestPain") this.highest = Number(target.value);
+      if (target.name === "stretchFelt") this.felt = Number(target.value);
+    },
+    rose() {
+      return this.highest >= script.roseFrom;
+    },
+    overCeiling() {
+      return this.felt > script.ceiling;
+    },
+    partDone(label) {
+      if (this.state !== "ended") return false;
+      const worked = clock.done();
+      const of = (s) => s.item + (s.side?.charAt(0) ?? "");
+      return steps.some((s, i) => s.work && of(s) === label.dataset.part && worked[i] > 0);
+    },
+    /** Nothing of it was done, and it was not still to come. */
+    itemSkipped(row) {
+      if (this.state !== "ended") return false;
+      const item = Number(row.dataset.item);
+      const worked = clock.done();
+      const own = steps.map((s, i) => i).filter((i) => steps[i].item === item && steps[i].work);
+      return own.length > 0 && own.every((i) => worked[i] === 0 && steps[i].start < clock.position);
+    },
+    anySkipped() {
+      return [...this.$root.querySelectorAll("[data-skipped]")].some((row) => this.itemSkipped(row));
     },
     anyPair() {
       return [...this.$root.querySelectorAll(".pair")].some((row) => this.pairDone(row));
@@ -586,6 +617,9 @@ Alpine.data("player", () => {
       const tighter = script.pairs
         .filter((item) => form.get(`tighter-${item}`) !== null)
         .map((item) => [item, form.get(`tighter-${item}`)]);
+      const skipped = script.items
+        .map((name, item) => [item, form.get(`skipped-${item}`)])
+        .filter(([, reason]) => reason !== null);
       this.saving = true;
       const told = {
         uploadId: crypto.randomUUID(),
@@ -593,6 +627,9 @@ Alpine.data("player", () => {
         highestPain: number("highestPain"),
         stretchFelt: number("stretchFelt"),
         tighter: Object.fromEntries(tighter),
+        provoked: this.rose() ? form.getAll("provoked") : [],
+        tooStrong: this.overCeiling() ? form.getAll("tooStrong") : [],
+        skipped: Object.fromEntries(skipped),
         note: String(form.get("note") ?? ""),
       };
       this.show("saved");

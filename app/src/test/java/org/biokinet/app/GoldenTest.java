@@ -22,6 +22,7 @@ import java.util.stream.Stream;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.practice.Me;
 import org.biokinet.app.screening.Answers;
+import org.biokinet.app.session.FollowUpUpload;
 import org.biokinet.core.anatomy.Position;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.exercise.Catalogue;
@@ -49,6 +50,8 @@ import org.biokinet.core.screening.Answered;
 import org.biokinet.core.screening.CSpineRule;
 import org.biokinet.core.screening.Irritability;
 import org.biokinet.core.session.Ended;
+import org.biokinet.core.session.SkipReason;
+import org.biokinet.core.session.Tighter;
 import org.biokinet.core.session.Told;
 import org.biokinet.core.timeline.Timeline;
 import org.junit.jupiter.api.Test;
@@ -284,6 +287,9 @@ class GoldenTest extends AppTest {
             SessionLength.class,
             ProgramKind.class,
             Told.class,
+            Tighter.class,
+            SkipReason.class,
+            FollowUpUpload.Kind.class,
             Answered.Source.class,
             Attention.class);
     for (Class<? extends Enum<?>> type : stored) {
@@ -326,7 +332,7 @@ class GoldenTest extends AppTest {
     Client client = client(me);
     share(me, client, "chin-tuck", "3x10s");
     Cookie device = device(me, client);
-    for (String kind : List.of("session", "check-in")) {
+    for (String kind : List.of("session", "check-in", "follow-up")) {
       mvc.perform(
               post("/me/" + kind + "s")
                   .param("client", client.getId().toString())
@@ -338,12 +344,14 @@ class GoldenTest extends AppTest {
     }
     assertThat(hash("session_record", client)).isEqualTo(HASHES.get(0));
     assertThat(hash("check_in", client)).isEqualTo(HASHES.get(1));
+    assertThat(hash("follow_up", client)).isEqualTo(HASHES.get(2));
   }
 
   private static final List<String> HASHES =
       List.of(
           "4aac64eb626316227e61d5c0e02157cd64a791a1ee638d17a572505cb0c4fac7",
-          "81d3a03ce3d90ebd8946c9b63f10741a854fdd86b3c8e66aeee8416b14c0f936");
+          "81d3a03ce3d90ebd8946c9b63f10741a854fdd86b3c8e66aeee8416b14c0f936",
+          "425898cf39b9db50ce79e81012f44c7e47c28b6410156e1790c6404abe8154c7");
 
   private String hash(String table, Client client) {
     return String.valueOf(

@@ -94,6 +94,7 @@ class IsolationTest extends AppTest {
                   .param("breath", "5")
                   .param("note", "called")
                   .param("about", UUID.randomUUID().toString())
+                  .param("answer", UUID.randomUUID().toString())
                   .param("examined", "reflexes")
                   .param("found", "nothing")
                   .param("seen", "0")

@@ -78,10 +78,17 @@ class PlayerTest extends WithBrowser {
   @Test
   void everyToneAndWordComesWhenTheTimelineSaysSo() throws IOException {
     String[][] programs = {
-      {"upper-trap-stretch", "20s @3", "upper-trap-anchored", "cr2(6s+10s)"},
+      {"upper-trap-stretch", "20s @3", "upper-trap-anchored", "cr2(6s+10s) @3"},
       {"neck-rotation", "2", "neck-rotation", "2x4s", "shoulder-roll", "2"},
       {"chin-tuck", "2x8s", "distance-gaze", "20s", "open-book", "2"},
-      {"diaphragmatic-breathing", "3br", "arm-reach-shake", "10s", "upper-trap-stretch", "2br"},
+      {
+        "diaphragmatic-breathing",
+        "3br",
+        "arm-reach-shake",
+        "10s @3",
+        "upper-trap-stretch",
+        "2br @3"
+      },
     };
     for (String[] items : programs) {
       Ready r = ready(items);

@@ -264,7 +264,8 @@ class SessionTest extends AppTest {
     SessionUpload session = session(client, Instant.now(), Ended.FINISHED);
     sessions.record(
         asClient(client),
-        new CheckInUpload(UUID.randomUUID(), session.uploadId(), 4, 3, null, "ok"));
+        new CheckInUpload(
+            UUID.randomUUID(), session.uploadId(), 4, 3, null, null, null, null, "ok"));
     sessions.record(asClient(client), session);
     List<Session> rows = sessions.page(client.getId(), 0, 1).getContent();
     assertThat(rows.get(0).checkIn().orElseThrow().highestPain()).contains(4);
@@ -281,10 +282,13 @@ class SessionTest extends AppTest {
     send(device, "/me/sessions", session).andExpect(status().isNoContent());
     Map<Integer, Tighter> tighter = Map.of(0, Tighter.LEFT);
     CheckInUpload said =
-        new CheckInUpload(UUID.randomUUID(), session.uploadId(), null, null, tighter, "");
+        new CheckInUpload(
+            UUID.randomUUID(), session.uploadId(), null, null, tighter, null, null, null, "");
     send(device, "/me/check-ins", said).andExpect(status().isNoContent());
     assertThat(sessions.last(client.getId()).orElseThrow().checkIn())
-        .contains(new CheckIn(Optional.empty(), Optional.empty(), tighter, ""));
+        .contains(
+            new CheckIn(
+                Optional.empty(), Optional.empty(), tighter, Set.of(), Set.of(), Map.of(), ""));
   }
 
   private SessionUpload told(
@@ -368,7 +372,8 @@ class SessionTest extends AppTest {
     Cookie device = device(me, other);
     SessionUpload upload = session(one, clock.instant(), Ended.FINISHED);
     CheckInUpload checkIn =
-        new CheckInUpload(UUID.randomUUID(), upload.uploadId(), 3, 3, null, "of the other");
+        new CheckInUpload(
+            UUID.randomUUID(), upload.uploadId(), 3, 3, null, null, null, null, "of the other");
     send(device, "/me/sessions", one.getId().toString(), upload).andExpect(status().isConflict());
     send(device, "/me/check-ins", one.getId().toString(), checkIn).andExpect(status().isConflict());
     assertThat(sessions.page(other.getId(), 0, 1)).isEmpty();
@@ -411,7 +416,8 @@ class SessionTest extends AppTest {
     Client client = client(me);
     share(me, client, "chin-tuck", "3x10s");
     SessionUpload upload = session(client, clock.instant(), Ended.FINISHED);
-    CheckInUpload checkIn = new CheckInUpload(UUID.randomUUID(), upload.uploadId(), 3, 3, null, "");
+    CheckInUpload checkIn =
+        new CheckInUpload(UUID.randomUUID(), upload.uploadId(), 3, 3, null, null, null, null, "");
     atOnce(
         8,
         () -> {
@@ -497,7 +503,8 @@ class SessionTest extends AppTest {
     send(
             device,
             "/me/check-ins",
-            new CheckInUpload(UUID.randomUUID(), good.uploadId(), 9, null, null, "sore"))
+            new CheckInUpload(
+                UUID.randomUUID(), good.uploadId(), 9, null, null, null, null, null, "sore"))
         .andExpect(status().isNoContent());
     Session then = sessions.page(client.getId(), 0, 1).getContent().get(0);
     assertThat(then.checkIn().orElseThrow().stretchFelt()).isEmpty();
@@ -516,7 +523,8 @@ class SessionTest extends AppTest {
     SessionUpload stop = session(client, clock.instant(), Ended.STOPPED);
     sessions.record(asClient(client), stop);
     sessions.record(
-        asClient(client), new CheckInUpload(UUID.randomUUID(), stop.uploadId(), 8, 4, null, ""));
+        asClient(client),
+        new CheckInUpload(UUID.randomUUID(), stop.uploadId(), 8, 4, null, null, null, null, ""));
     assertThat(worklist.wanting(me, false, 0, 1).getContent().get(0).week().days())
         .last()
         .satisfies(d -> assertThat(d.stopped()).isTrue());

@@ -16,6 +16,7 @@ import org.biokinet.app.platform.NotFound;
 import org.biokinet.app.platform.Secrets;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Query;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -27,7 +28,13 @@ public class DeviceService {
   public static final Duration LASTS = Duration.ofDays(180);
 
   interface Devices extends JpaRepository<ClientDevice, UUID> {
-    Optional<ClientDevice> findByCookieHash(String hash);
+    /** Of a device that was let in after a moment, and whose link has not ended. */
+    @Query(
+        """
+        select l.clientId from ClientDevice d join ClientLink l on l.id = d.linkId
+        where d.cookieHash = :hash and d.madeAt > :oldest and l.revokedAt is null
+        """)
+    Optional<UUID> clientOf(String hash, Instant oldest);
   }
 
   private final Devices devices;
@@ -74,11 +81,8 @@ public class DeviceService {
   public Optional<ClientMe> clientOf(String cookie) {
     Instant oldest = clock.instant().minus(LASTS);
     return devices
-        .findByCookieHash(Secrets.hash(cookie))
-        .filter(d -> d.madeAt().isAfter(oldest))
-        .flatMap(d -> links.findById(d.linkId()))
-        .filter(l -> !l.revoked())
-        .map(l -> clients.byId(l.clientId()))
+        .clientOf(Secrets.hash(cookie), oldest)
+        .map(clients::byId)
         .map(c -> new ClientMe(c.getId(), c.practiceId(), c.firstName(), c.zone(), c.language()));
   }
 }

@@ -376,6 +376,11 @@ public class ClientService {
     publisher.publishEvent(new ClientChanged(clientId));
   }
 
+  /** What was raised of this sort until now was answered. */
+  public void answered(UUID clientId, Attention as) {
+    takeBack(clientId, as, Instant.EPOCH);
+  }
+
   /** What waits for a practitioner, the newest of each sort, the newest first. */
   @Transactional(readOnly = true)
   public List<Matter> matters(UUID clientId) {

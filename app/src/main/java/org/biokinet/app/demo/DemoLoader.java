@@ -490,7 +490,8 @@ public class DemoLoader implements ApplicationRunner {
       Client client, int daysBack, int minute, int before, int highest, int felt, String note) {
     UUID id = record(client, ProgramKind.MAIN, daysBack, minute, before, Ended.FINISHED);
     sessions.record(
-        asClient(client), new CheckInUpload(UUID.randomUUID(), id, highest, felt, null, note));
+        asClient(client),
+        new CheckInUpload(UUID.randomUUID(), id, highest, felt, null, null, null, null, note));
   }
 
   private UUID record(

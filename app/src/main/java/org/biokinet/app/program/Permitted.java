@@ -7,6 +7,7 @@ import org.biokinet.core.dose.TenPoint;
 import org.biokinet.core.program.Item;
 import org.biokinet.core.program.Program;
 import org.biokinet.core.program.ProgramKind;
+import org.biokinet.core.program.Rhythm;
 import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.screening.Permit;
 
@@ -29,9 +30,14 @@ public record Permitted(Permit permit, VersionService.Replay replay) {
         .orElse(i.dose());
   }
 
-  /** A session of it, without what waits. */
+  /** A session of it, without what waits, each stretch with the ceiling that is in force. */
   public Program session(Side turn, SessionLength length) {
-    return replay.session(turn, length, permit.waiting());
+    return replay.session(turn, length, permit.waiting()).dosed(i -> i.dosed(dose(i)));
+  }
+
+  /** How often it is done, without what waits. */
+  public Rhythm rhythm() {
+    return Rhythm.of(replay.program().without(permit.waiting()));
   }
 
   public boolean mayStart(SessionLength length, int pain) {

@@ -1,6 +1,14 @@
 /** What came back, for the practitioner. */
 @ApplicationModule(
-    allowedDependencies = {"platform", "practice", "client", "library", "program", "session"})
+    allowedDependencies = {
+      "platform",
+      "practice",
+      "client",
+      "library",
+      "program",
+      "session",
+      "message"
+    })
 @NullMarked
 package org.biokinet.app.review;
 

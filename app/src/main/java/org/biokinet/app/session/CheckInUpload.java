@@ -1,9 +1,17 @@
 package org.biokinet.app.session;
 
 import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
+import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
+import org.biokinet.core.session.CheckIn;
+import org.biokinet.core.session.ItemSide;
+import org.biokinet.core.session.SkipReason;
 import org.biokinet.core.session.Tighter;
 import org.jspecify.annotations.Nullable;
 
@@ -13,6 +21,9 @@ import org.jspecify.annotations.Nullable;
  * @param sessionUploadId the session they are about; it may arrive later
  * @param highestPain during the session, 0–10; null where it was not told
  * @param tighter which side felt tighter, by the place of the item; null where nothing was told
+ * @param provoked where pain rose, as item and side; null where nothing was told
+ * @param tooStrong where a stretch was felt above its ceiling; null where nothing was told
+ * @param skipped why an item was left out, by its place; null where nothing was told
  * @param stretchFelt on the 0–10 stretch scale; null where it was not told
  */
 public record CheckInUpload(
@@ -21,9 +32,29 @@ public record CheckInUpload(
     @Nullable Integer highestPain,
     @Nullable Integer stretchFelt,
     @Nullable @Size(max = 60) Map<@NotNull Integer, @NotNull Tighter> tighter,
+    @Nullable @Size(max = 120) List<@NotNull @Pattern(regexp = WHERE) String> provoked,
+    @Nullable @Size(max = 120) List<@NotNull @Pattern(regexp = WHERE) String> tooStrong,
+    @Nullable @Size(max = 60) Map<@NotNull Integer, @NotNull SkipReason> skipped,
     @NotNull @Size(max = 1000) String note) {
 
-  public Map<Integer, Tighter> tighterTold() {
-    return tighter == null ? Map.of() : tighter;
+  /** An item and a side, as {@link ItemSide#text} has it. */
+  private static final String WHERE = "\\d{1,3}[LR]?";
+
+  /** What was told, with what was not told as empty. */
+  CheckIn told(String ownWords) {
+    return new CheckIn(
+        Optional.ofNullable(highestPain),
+        Optional.ofNullable(stretchFelt),
+        tighter == null ? Map.of() : tighter,
+        places(provoked),
+        places(tooStrong),
+        skipped == null ? Map.of() : skipped,
+        ownWords);
+  }
+
+  private static Set<ItemSide> places(@Nullable List<String> texts) {
+    return texts == null
+        ? Set.of()
+        : texts.stream().map(ItemSide::of).collect(Collectors.toUnmodifiableSet());
   }
 }

@@ -9,6 +9,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalTime;
 import java.time.ZoneId;
+import java.time.ZonedDateTime;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
@@ -19,6 +20,7 @@ import java.util.OptionalInt;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.biokinet.app.audit.Audit;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientMe;
@@ -36,7 +38,6 @@ import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.app.session.internal.CheckInRow;
 import org.biokinet.app.session.internal.SessionItemRow;
 import org.biokinet.app.session.internal.SessionRow;
-import org.biokinet.app.session.internal.UploadConflictRow;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.Pain;
 import org.biokinet.core.program.ProgramKind;
@@ -44,6 +45,7 @@ import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.progress.Attention;
 import org.biokinet.core.screening.Gate;
 import org.biokinet.core.screening.Permit;
+import org.biokinet.core.session.Asking;
 import org.biokinet.core.session.Began;
 import org.biokinet.core.session.CheckIn;
 import org.biokinet.core.session.Ended;
@@ -97,13 +99,10 @@ public class SessionService {
         UUID clientId, Collection<UUID> sessionUploadIds);
   }
 
-  interface Conflicts extends JpaRepository<UploadConflictRow, UUID> {
-    long countByClientId(UUID clientId);
-
-    List<UploadConflictRow> findByClientIdAndUploadId(UUID clientId, UUID uploadId);
-  }
-
   private static final int LONGEST_NOTE = 1000;
+
+  /** Pain of so short a time ago is pain now; our choice. */
+  private static final Duration JUST_NOW = Duration.ofMinutes(15);
 
   /** Nobody writes the hour on a sheet: sessions of a day are put from here on (our choice). */
   private static final LocalTime PAPER_HOUR = LocalTime.of(8, 0);
@@ -111,7 +110,8 @@ public class SessionService {
   private final Sessions sessions;
   private final Items items;
   private final CheckIns checkIns;
-  private final Conflicts conflicts;
+  private final Kept kept;
+  private final FollowUpService followUps;
   private final VersionService versions;
   private final ClientService clients;
   private final ScreeningService screenings;
@@ -125,7 +125,8 @@ public class SessionService {
       Sessions sessions,
       Items items,
       CheckIns checkIns,
-      Conflicts conflicts,
+      Kept kept,
+      FollowUpService followUps,
       VersionService versions,
       ClientService clients,
       ScreeningService screenings,
@@ -137,7 +138,8 @@ public class SessionService {
     this.sessions = sessions;
     this.items = items;
     this.checkIns = checkIns;
-    this.conflicts = conflicts;
+    this.kept = kept;
+    this.followUps = followUps;
     this.versions = versions;
     this.clients = clients;
     this.screenings = screenings;
@@ -181,7 +183,8 @@ public class SessionService {
   /** Somebody asked for the player past a closed gate. */
   @Changes
   public void refusedAtGate(ClientMe me, String why) {
-    audit.changedByClient(me.practiceId(), me.id(), "start refused", cut(why, 300));
+    audit.changedByClient(
+        me.practiceId(), me.id(), "start refused", Kept.cut(why, Kept.LONGEST_WORDS));
   }
 
   /**
@@ -192,7 +195,7 @@ public class SessionService {
   public void record(ClientMe me, Sent<SessionUpload> sent) {
     clients.lock(me);
     if (sent instanceof Sent.Unread<SessionUpload> unread) {
-      keepUnread(me, unread, "session");
+      keepUnread(me, unread);
       return;
     }
     Sent.Read<SessionUpload> read = (Sent.Read<SessionUpload>) sent;
@@ -202,8 +205,7 @@ public class SessionService {
       SessionUpload u = read.upload();
       String why = String.valueOf(e.getBody().getDetail());
       boolean stopped = u.ended() == Ended.STOPPED;
-      keepUnread(
-          me, new Sent.Unread<>(u.uploadId(), read.content(), why, stopped, u.reason()), "session");
+      keepUnread(me, new Sent.Unread<>(u.uploadId(), read.content(), why, stopped, u.reason()));
     }
   }
 
@@ -217,36 +219,18 @@ public class SessionService {
     return Sent.canonical(json.valueToTree(upload));
   }
 
-  /** As it came, once, and put before the practitioner. */
-  private void keepUnread(ClientMe me, Sent.Unread<?> unread, String what) {
-    if (!keepBeside(me, unread)) return;
-    String it = what.equals("session") ? "it" : "its " + what;
-    String said = cut("%s could not be read: %s".formatted(it, unread.why()), 300);
-    clients.raise(me.id(), Attention.WHILE_CLOSED, said);
-    if (unread.stopped()) stopped(me, unread.reason(), clock.instant());
-    audit.changedByClient(me.practiceId(), me.id(), what + " not read", said);
-  }
-
-  /**
-   * Keeps what came in as it is, outside of what is counted.
-   *
-   * @return false when it was kept before
-   */
-  private boolean keepBeside(ClientMe me, Sent<?> sent) {
-    boolean known =
-        conflicts.findByClientIdAndUploadId(me.id(), sent.uploadId()).stream()
-            .anyMatch(c -> c.content().equals(sent.content()));
-    if (known) return false;
-    conflicts.save(
-        new UploadConflictRow(me.id(), sent.uploadId(), sent.content(), clock.instant()));
-    return true;
+  /** As it came; a stop reaches the practitioner all the same. */
+  private void keepUnread(ClientMe me, Sent.Unread<?> unread) {
+    if (kept.unread(me, unread, "session") && unread.stopped()) {
+      stopped(me, unread.reason(), clock.instant());
+    }
   }
 
   /**
    * @param at when it was, which may be before it came in
    */
   private void stopped(ClientMe me, String reason, Instant at) {
-    clients.raise(me.id(), Attention.STOPPED, cut(reason, 300));
+    clients.raise(me.id(), Attention.STOPPED, Kept.cut(reason, Kept.LONGEST_WORDS));
     screenings.stopped(me.id(), at);
   }
 
@@ -300,7 +284,7 @@ public class SessionService {
     SessionUpload upload = sent.upload();
     Optional<SessionRow> before = sessions.findByClientIdAndUploadId(me.id(), upload.uploadId());
     if (before.isPresent() && !putsRight(upload, before.get())) {
-      keepConflict(me, sent, before.get().contentHash());
+      kept.conflict(me, sent, before.get().contentHash());
       return;
     }
     Done done = done(me, upload);
@@ -359,7 +343,7 @@ public class SessionService {
                 upload.done().stream().mapToInt(Integer::intValue).sum(),
                 done.timeline().seconds(),
                 !gate.open(),
-                cut(String.join("; ", putRight), 300),
+                Kept.cut(String.join("; ", putRight), Kept.LONGEST_WORDS),
                 told));
     items.saveAll(
         performance.parts().stream().map(p -> new SessionItemRow(row.getId(), p)).toList());
@@ -493,7 +477,10 @@ public class SessionService {
         .findByClientIdAndUploadId(them.id(), own)
         .map(CheckInRow::sessionUploadId)
         .or(() -> uploads.stream().filter(id -> !said.contains(id)).findFirst())
-        .ifPresent(id -> record(them, new CheckInUpload(own, id, highest, null, null, "")));
+        .ifPresent(
+            id ->
+                record(
+                    them, new CheckInUpload(own, id, highest, null, null, null, null, null, "")));
   }
 
   /** Keeps a check-in; its session may come later. One that cannot be right is kept as it came. */
@@ -501,18 +488,18 @@ public class SessionService {
   public void recordCheckIn(ClientMe me, Sent<CheckInUpload> sent) {
     clients.lock(me);
     if (sent instanceof Sent.Unread<CheckInUpload> unread) {
-      keepUnread(me, unread, "check-in");
+      kept.unread(me, unread, "check-in");
       return;
     }
     CheckInUpload upload = ((Sent.Read<CheckInUpload>) sent).upload();
     Optional<CheckInRow> before = checkIns.findByClientIdAndUploadId(me.id(), upload.uploadId());
     if (before.isPresent()) {
-      keepConflict(me, sent, before.get().contentHash());
+      kept.conflict(me, sent, before.get().contentHash());
       return;
     }
     if (!ofTen(upload.highestPain()) || !ofTen(upload.stretchFelt())) {
       String why = "highestPain and stretchFelt are 0 to 10";
-      keepUnread(
+      kept.unread(
           me, new Sent.Unread<>(sent.uploadId(), sent.content(), why, false, ""), "check-in");
       return;
     }
@@ -522,10 +509,7 @@ public class SessionService {
             upload.uploadId(),
             sent.hash(),
             upload.sessionUploadId(),
-            upload.highestPain(),
-            upload.stretchFelt(),
-            upload.tighterTold(),
-            cut(upload.note(), LONGEST_NOTE),
+            upload.told(Kept.cut(upload.note(), LONGEST_NOTE)),
             clock.instant(),
             null));
     publisher.publishEvent(new CheckInArrived(me.id()));
@@ -543,25 +527,44 @@ public class SessionService {
     return CheckIn.told(Optional.ofNullable(told));
   }
 
-  /** Sent twice is nothing new; the same conflict is kept once. */
-  private void keepConflict(ClientMe me, Sent<?> sent, String earlierHash) {
-    if (sent.hash().equals(earlierHash) || !keepBeside(me, sent)) return;
-    audit.changedByClient(me.practiceId(), me.id(), "upload conflict", sent.uploadId().toString());
-  }
-
   @Transactional(readOnly = true)
   public long conflicts(UUID clientId) {
-    return conflicts.countByClientId(clientId);
+    return kept.count(clientId);
   }
 
   /** The newest first. */
   @Transactional(readOnly = true)
   public Page<Session> page(UUID clientId, int page, int size) {
-    Page<SessionRow> rows =
-        sessions.findByClientIdOrderByStartedAtDesc(
-            clientId, PageRequest.of(Pages.bounded(page), size));
+    Page<SessionRow> rows = rows(clientId, page, size);
     return new PageImpl<>(
         whole(clientId, rows.getContent()), rows.getPageable(), rows.getTotalElements());
+  }
+
+  private Page<SessionRow> rows(UUID clientId, int page, int size) {
+    return sessions.findByClientIdOrderByStartedAtDesc(
+        clientId, PageRequest.of(Pages.bounded(page), size));
+  }
+
+  /**
+   * What Review shows.
+   *
+   * @param page the newest first
+   * @param since all from a day on, the oldest first
+   */
+  public record Reviewed(Page<Session> page, List<Session> since) {}
+
+  @Transactional(readOnly = true)
+  public Reviewed reviewed(UUID clientId, int page, int size, LocalDate from) {
+    Page<SessionRow> rows = rows(clientId, page, size);
+    List<SessionRow> since =
+        sessions.findByClientIdAndLocalDateGreaterThanEqualOrderByStartedAt(clientId, from);
+    // What belongs to them is read once for both.
+    List<SessionRow> all = Stream.concat(rows.stream(), since.stream()).toList();
+    List<Session> whole = whole(clientId, all);
+    int shown = rows.getNumberOfElements();
+    return new Reviewed(
+        new PageImpl<>(whole.subList(0, shown), rows.getPageable(), rows.getTotalElements()),
+        whole.subList(shown, whole.size()));
   }
 
   /** From a day on, the oldest first. */
@@ -570,6 +573,42 @@ public class SessionService {
     return whole(
         clientId,
         sessions.findByClientIdAndLocalDateGreaterThanEqualOrderByStartedAt(clientId, from));
+  }
+
+  /**
+   * What is asked of a client now.
+   *
+   * @param session the one that it is about, where it is about one
+   * @param toldNow pain of this morning where it was told a moment ago, so as not to be asked again
+   * @param recent all sessions of the last days, the oldest first, without their items
+   */
+  public record Asked(
+      Asking asking, Optional<UUID> session, Optional<Integer> toldNow, List<Session> recent) {}
+
+  @Transactional(readOnly = true)
+  public Asked asked(ClientMe me) {
+    ZonedDateTime now = clock.instant().atZone(me.zone());
+    LocalDate today = now.toLocalDate();
+    List<SessionRow> rows =
+        sessions.findByClientIdAndLocalDateGreaterThanEqualOrderByStartedAt(
+            me.id(), today.minusDays(2));
+    FollowUpService.Told told = followUps.since(me.id(), today.minusDays(2));
+    Map<UUID, CheckIn> said = said(me.id(), rows);
+    List<Session> recent =
+        rows.stream()
+            .map(
+                r ->
+                    r.session(
+                        List.of(),
+                        Optional.ofNullable(said.get(r.uploadId())),
+                        Optional.ofNullable(told.settled().get(r.uploadId()))))
+            .toList();
+    Asking asking = Asking.of(now, recent, told.mornings(), Asking.MORNING_FROM);
+    return new Asked(
+        asking,
+        asking.settled().map(s -> rows.get(recent.indexOf(s)).uploadId()),
+        told.painSince(clock.instant().minus(JUST_NOW)),
+        recent);
   }
 
   /** With what was done of each item and what was said afterwards. */
@@ -584,11 +623,10 @@ public class SessionService {
                 Collectors.groupingBy(
                     i -> i.getId().sessionId(),
                     Collectors.mapping(SessionItemRow::part, Collectors.toList())));
+    List<UUID> uploads = rows.stream().map(SessionRow::uploadId).toList();
+    Map<UUID, Session.Settled> settled = followUps.settled(clientId, uploads);
     Map<UUID, CheckIn> said =
-        checkIns
-            .findByClientIdAndSessionUploadIdInOrderByReceivedAt(
-                clientId, rows.stream().map(SessionRow::uploadId).toList())
-            .stream()
+        checkIns.findByClientIdAndSessionUploadIdInOrderByReceivedAt(clientId, uploads).stream()
             .collect(
                 Collectors.toMap(CheckInRow::sessionUploadId, CheckInRow::checkIn, (a, b) -> b));
     return rows.stream()
@@ -596,21 +634,27 @@ public class SessionService {
             r ->
                 r.session(
                     parts.getOrDefault(r.getId(), List.of()),
-                    Optional.ofNullable(said.get(r.uploadId()))))
+                    Optional.ofNullable(said.get(r.uploadId())),
+                    Optional.ofNullable(settled.get(r.uploadId()))))
         .toList();
+  }
+
+  /** The last word about each of these sessions, by its upload. */
+  private Map<UUID, CheckIn> said(UUID clientId, List<SessionRow> rows) {
+    if (rows.isEmpty()) return Map.of();
+    return checkIns
+        .findByClientIdAndSessionUploadIdInOrderByReceivedAt(
+            clientId, rows.stream().map(SessionRow::uploadId).toList())
+        .stream()
+        .collect(Collectors.toMap(CheckInRow::sessionUploadId, CheckInRow::checkIn, (a, b) -> b));
   }
 
   private static String zone(String told, ClientMe me, List<String> putRight) {
     try {
       return ZoneId.of(told).getId();
     } catch (DateTimeException e) {
-      putRight.add("the device's zone, %s, is not known".formatted(cut(told, 64)));
+      putRight.add("the device's zone, %s, is not known".formatted(Kept.cut(told, 64)));
       return me.zone().getId();
     }
-  }
-
-  private static String cut(String text, int most) {
-    String stripped = text.strip();
-    return stripped.length() > most ? stripped.substring(0, most) : stripped;
   }
 }

@@ -10,6 +10,7 @@
       "library",
       "program",
       "pause",
+      "message",
       "teaching"
     })
 @NullMarked

@@ -94,6 +94,7 @@ record ClientRecords(
         at(Attention.WHILE_CLOSED),
         at(Attention.MAP_ASKS),
         at(Attention.PAIN_TOO_HIGH),
+        at(Attention.MESSAGE),
         link.pinForgottenAt().isPresent(),
         newest.flatMap(Session::rise),
         newest.map(Session::startedAt),
@@ -120,7 +121,7 @@ record ClientRecords(
       case FLARE_EXAMINE -> at(attention).orElseGet(() -> flare.orElseThrow().examinedFrom());
       case FLARE -> flare.orElseThrow().begun();
       case AWAY -> pause.orElseThrow().from().atStartOfDay(client.zone()).toInstant();
-      case STOPPED, WHILE_CLOSED, MAP_ASKS, PAIN_TOO_HIGH -> at(attention).orElseThrow();
+      case STOPPED, WHILE_CLOSED, MAP_ASKS, PAIN_TOO_HIGH, MESSAGE -> at(attention).orElseThrow();
       case EMERGENCY, EXAMINE, SCREEN, SCREEN_SOON ->
           screening.newest().map(k -> k.answered().at()).orElse(client.createdAt());
       case NEW_PIN -> link.pinForgottenAt().orElseThrow();

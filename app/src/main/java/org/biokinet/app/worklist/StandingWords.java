@@ -121,6 +121,11 @@ public record StandingWords(String word, String reason, Station next) {
           String reason = "No session for %d days.".formatted(days);
           yield new StandingWords("Gone quiet", reason, Station.REVIEW);
         }
+        case MESSAGE -> {
+          Matter e = waiting();
+          String reason = "“%s” %s".formatted(e.detail(), when(e.at()));
+          yield new StandingWords("Message", reason, Station.REVIEW);
+        }
         case DRAFT_NOT_SHARED -> {
           String reason =
               "%s is a draft, still with you."

@@ -31,6 +31,8 @@ public enum Attention {
   SCREEN(Level.STAY),
   /** Nothing done for {@link #QUIET_AFTER}. */
   QUIET(Level.STAY),
+  /** The client has asked or said something that nobody has answered. */
+  MESSAGE(Level.STAY),
   /** The client has forgotten the PIN and asks for another. */
   NEW_PIN(Level.PLAIN),
   /** The screening ends soon; who is asked in time is not shut out. */
@@ -113,6 +115,7 @@ public enum Attention {
    * @param whileClosed the last session that came in past a closed gate and nobody has dealt with
    * @param mapAsks the last mark that asks for the signs and nobody has dealt with
    * @param painTooHigh the last refused start that nobody has dealt with
+   * @param message the last message that nobody has answered
    * @param pinForgotten whether the client waits for another PIN
    * @param lastRise highest pain minus pain before in the last session
    * @param linkOpened whether the client's link was ever opened
@@ -125,6 +128,7 @@ public enum Attention {
       Optional<Instant> whileClosed,
       Optional<Instant> mapAsks,
       Optional<Instant> painTooHigh,
+      Optional<Instant> message,
       boolean pinForgotten,
       Optional<Integer> lastRise,
       Optional<Instant> lastSession,
@@ -141,6 +145,7 @@ public enum Attention {
         Optional<Instant> whileClosed,
         Optional<Instant> mapAsks,
         Optional<Instant> painTooHigh,
+        Optional<Instant> message,
         boolean pinForgotten,
         Optional<Integer> lastRise,
         Optional<Instant> lastSession,
@@ -154,6 +159,7 @@ public enum Attention {
           whileClosed,
           mapAsks,
           painTooHigh,
+          message,
           pinForgotten,
           lastRise,
           lastSession,
@@ -224,6 +230,7 @@ public enum Attention {
     if (!away && f.quietSince(now).filter(at -> at.plus(QUIET_AFTER).isBefore(now)).isPresent()) {
       return QUIET;
     }
+    if (f.message().isPresent()) return MESSAGE;
     if (f.pinForgotten()) return NEW_PIN;
     if (f.renewable()) return SCREEN_SOON;
     if (f.draftWaits()) return DRAFT_NOT_SHARED;

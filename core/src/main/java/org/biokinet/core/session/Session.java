@@ -24,6 +24,7 @@ import org.biokinet.core.timeline.Performance;
  * @param told how it became known
  * @param parts what was done of each item and side
  * @param checkIn what was said afterwards; it may come later
+ * @param settled the last word about that; empty where it was not told
  */
 public record Session(
     ProgramKind program,
@@ -40,7 +41,15 @@ public record Session(
     String putRight,
     Told told,
     List<Performance.Part> parts,
-    Optional<CheckIn> checkIn) {
+    Optional<CheckIn> checkIn,
+    Optional<Settled> settled) {
+
+  /**
+   * Whether the pain that rose in it had settled.
+   *
+   * @param at when that was told
+   */
+  public record Settled(boolean settled, Instant at) {}
 
   /** A gap in a device's timer longer than this was slept, not worked; our choice. */
   public static final Duration SLEPT = Duration.ofSeconds(15);
@@ -60,11 +69,14 @@ public record Session(
     return new Performance(parts).stretchSeconds(side);
   }
 
+  /** During it, 0–10; empty where it was not told. */
+  public Optional<Integer> highestPain() {
+    return checkIn.flatMap(CheckIn::highestPain);
+  }
+
   /** Highest pain minus pain before; empty while either was not told. */
   public Optional<Integer> rise() {
-    return checkIn
-        .flatMap(CheckIn::highestPain)
-        .flatMap(high -> painBefore.map(before -> high - before));
+    return highestPain().flatMap(high -> painBefore.map(before -> high - before));
   }
 
   public boolean stopped() {

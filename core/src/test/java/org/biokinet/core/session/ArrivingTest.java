@@ -11,6 +11,7 @@ import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.program.SessionLength;
@@ -72,16 +73,21 @@ class ArrivingTest {
         "",
         Told.PLAYER,
         List.of(),
-        said);
+        said,
+        Optional.empty());
   }
 
   @Test
   void whatWasNotToldIsNoZero() {
-    CheckIn five = new CheckIn(Optional.of(5), Optional.empty(), Map.of(), "");
+    CheckIn five =
+        new CheckIn(Optional.of(5), Optional.empty(), Map.of(), Set.of(), Set.of(), Map.of(), "");
     assertThat(session(Optional.of(2), Optional.of(five)).rise()).contains(3);
     assertThat(session(Optional.empty(), Optional.of(five)).rise()).isEmpty();
     assertThat(session(Optional.of(2), Optional.empty()).rise()).isEmpty();
-    assertThatThrownBy(() -> new CheckIn(Optional.of(11), Optional.empty(), Map.of(), ""))
+    assertThatThrownBy(
+            () ->
+                new CheckIn(
+                    Optional.of(11), Optional.empty(), Map.of(), Set.of(), Set.of(), Map.of(), ""))
         .hasMessageContaining("0 to 10");
   }
 }

@@ -11,6 +11,8 @@ import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientHeader;
 import org.biokinet.app.client.Station;
 import org.biokinet.app.library.Library;
+import org.biokinet.app.message.Message;
+import org.biokinet.app.message.MessageService;
 import org.biokinet.app.platform.Days;
 import org.biokinet.app.practice.Me;
 import org.biokinet.app.program.ProgramVersion;
@@ -28,6 +30,7 @@ import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 
 /** Review: what was done and how it felt. */
@@ -40,7 +43,7 @@ class ReviewController {
   /**
    * One session in the table.
    *
-   * @param tighter which side felt tighter of what, or empty
+   * @param told what else was said of single items, a line each
    * @param whileClosed whether the gate was closed to it
    * @param putRight what the device had told wrongly, or empty
    * @param notInFull what was left out or cut short
@@ -59,7 +62,7 @@ class ReviewController {
       String highest,
       String felt,
       String note,
-      String tighter,
+      List<String> told,
       boolean whileClosed,
       String putRight,
       List<String> notInFull) {
@@ -67,7 +70,7 @@ class ReviewController {
     public boolean hasMore() {
       return !ended.isEmpty()
           || !note.isEmpty()
-          || !tighter.isEmpty()
+          || !told.isEmpty()
           || whileClosed
           || !putRight.isEmpty();
     }
@@ -76,13 +79,19 @@ class ReviewController {
   private final ClientHeader header;
   private final SessionService sessions;
   private final VersionService versions;
+  private final MessageService messages;
   private final Clock clock;
 
   ReviewController(
-      ClientHeader header, SessionService sessions, VersionService versions, Clock clock) {
+      ClientHeader header,
+      SessionService sessions,
+      VersionService versions,
+      MessageService messages,
+      Clock clock) {
     this.header = header;
     this.sessions = sessions;
     this.versions = versions;
+    this.messages = messages;
     this.clock = clock;
   }
 
@@ -93,19 +102,47 @@ class ReviewController {
       @RequestParam(defaultValue = "0") int page,
       Model model) {
     Client client = header.show(me, id, Station.REVIEW, model);
-    Page<Session> shown = sessions.page(id, Math.max(0, page), PER_PAGE);
+    LocalDate today = clock.instant().atZone(client.zone()).toLocalDate();
+    LocalDate from = today.minusDays(CHART_DAYS - 1L);
+    SessionService.Reviewed reviewed = sessions.reviewed(id, Math.max(0, page), PER_PAGE, from);
+    Page<Session> shown = reviewed.page();
     Map<ProgramVersion.Name, VersionService.Replay> replays =
         versions.replays(
             id, shown.stream().map(ReviewController::done).collect(Collectors.toSet()));
     model.addAttribute(
         "lines", shown.stream().map(s -> line(s, replays.get(done(s)), client)).toList());
     model.addAttribute("page", shown);
-    LocalDate today = clock.instant().atZone(client.zone()).toLocalDate();
-    LocalDate from = today.minusDays(CHART_DAYS - 1L);
     model.addAttribute(
-        "chart", Chart.of(from, today, sessions.since(id, from), versions.all(id), client.zone()));
+        "chart", Chart.of(from, today, reviewed.since(), versions.all(id), client.zone()));
     model.addAttribute("conflicts", sessions.conflicts(id));
+    model.addAttribute("messages", messages.thread(id).stream().map(m -> said(m, client)).toList());
+    model.addAttribute("answerId", UUID.randomUUID());
     return "review/review";
+  }
+
+  /**
+   * @param by empty where the client wrote it
+   * @param seen when the client read it, or empty
+   */
+  record Said(String by, String text, String when, String seen) {}
+
+  private Said said(Message m, Client client) {
+    return new Said(
+        m.by().orElse(""),
+        m.text(),
+        Days.when(m.at(), clock.instant(), client.zone()),
+        m.seen().map(at -> Days.when(at, clock.instant(), client.zone())).orElse(""));
+  }
+
+  /** Answers what the client has written; nothing is sent empty. */
+  @PostMapping("/clients/{id}/review/answer")
+  String answer(
+      @AuthenticationPrincipal Me me,
+      @PathVariable UUID id,
+      @RequestParam UUID answer,
+      @RequestParam(defaultValue = "") String text) {
+    String review = "redirect:/clients/" + id + "/review";
+    return review + (messages.answer(me, id, answer, text) ? "#messages" : "?empty#messages");
   }
 
   private static ProgramVersion.Name done(Session s) {
@@ -133,7 +170,7 @@ class ReviewController {
         told(said.flatMap(CheckIn::highestPain)),
         told(said.flatMap(CheckIn::stretchFelt)),
         said.map(CheckIn::note).orElse(""),
-        replay == null ? "" : tighter(said, replay),
+        replay == null ? List.of() : ToldWords.of(s, replay),
         s.whileClosed(),
         s.putRight(),
         replay == null ? List.of() : notInFull(s, replay));
@@ -153,27 +190,6 @@ class ReviewController {
                             ? "left out"
                             : "%d of %d s".formatted(p.seconds(), p.plannedSeconds())))
         .toList();
-  }
-
-  /**
-   * "left in Upper trapezius stretch, hand on head"; an item that is no longer there is not named.
-   */
-  private static String tighter(Optional<CheckIn> said, VersionService.Replay replay) {
-    int items = replay.program().items().size();
-    return said.map(CheckIn::tighter).orElse(Map.of()).entrySet().stream()
-        .filter(e -> e.getKey() >= 0 && e.getKey() < items)
-        .sorted(Map.Entry.comparingByKey())
-        .map(
-            e -> {
-              String side =
-                  switch (e.getValue()) {
-                    case LEFT -> "left";
-                    case RIGHT -> "right";
-                    case SAME -> "neither";
-                  };
-              return side + " in " + replay.name(e.getKey(), Library.LANGUAGE);
-            })
-        .collect(Collectors.joining("; "));
   }
 
   private static String told(Optional<Integer> of10) {

@@ -6,9 +6,12 @@ import jakarta.persistence.Table;
 import java.time.Instant;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import org.biokinet.app.platform.Row;
 import org.biokinet.core.session.CheckIn;
+import org.biokinet.core.session.ItemSide;
+import org.biokinet.core.session.SkipReason;
 import org.biokinet.core.session.Tighter;
 import org.jspecify.annotations.Nullable;
 
@@ -26,8 +29,17 @@ public class CheckInRow extends Row {
   private @Nullable Integer highestPain;
   private @Nullable Integer stretchFelt;
 
-  @Convert(converter = TighterText.class)
+  @Convert(converter = ByItem.Tight.class)
   private Map<Integer, Tighter> tighter;
+
+  @Convert(converter = PlacesText.class)
+  private Set<ItemSide> provoked;
+
+  @Convert(converter = PlacesText.class)
+  private Set<ItemSide> tooStrong;
+
+  @Convert(converter = ByItem.Skipped.class)
+  private Map<Integer, SkipReason> skipped;
 
   private String note;
   private Instant receivedAt;
@@ -41,27 +53,33 @@ public class CheckInRow extends Row {
       UUID uploadId,
       String contentHash,
       UUID sessionUploadId,
-      @Nullable Integer highestPain,
-      @Nullable Integer stretchFelt,
-      Map<Integer, Tighter> tighter,
-      String note,
+      CheckIn said,
       Instant receivedAt,
       @Nullable UUID supersedes) {
     this.clientId = clientId;
     this.uploadId = uploadId;
     this.contentHash = contentHash;
     this.sessionUploadId = sessionUploadId;
-    this.highestPain = highestPain;
-    this.stretchFelt = stretchFelt;
-    this.tighter = Map.copyOf(tighter);
-    this.note = note;
+    this.highestPain = said.highestPain().orElse(null);
+    this.stretchFelt = said.stretchFelt().orElse(null);
+    this.tighter = said.tighter();
+    this.provoked = said.provoked();
+    this.tooStrong = said.tooStrong();
+    this.skipped = said.skipped();
+    this.note = said.note();
     this.receivedAt = receivedAt;
     this.supersedes = supersedes;
   }
 
   public CheckIn checkIn() {
     return new CheckIn(
-        Optional.ofNullable(highestPain), Optional.ofNullable(stretchFelt), tighter, note);
+        Optional.ofNullable(highestPain),
+        Optional.ofNullable(stretchFelt),
+        tighter,
+        provoked,
+        tooStrong,
+        skipped,
+        note);
   }
 
   public String contentHash() {

@@ -115,7 +115,8 @@ public class SessionRow extends Row {
   }
 
   /** As everybody else sees it. */
-  public Session session(List<Performance.Part> parts, Optional<CheckIn> checkIn) {
+  public Session session(
+      List<Performance.Part> parts, Optional<CheckIn> checkIn, Optional<Session.Settled> settled) {
     return new Session(
         program,
         version,
@@ -131,7 +132,8 @@ public class SessionRow extends Row {
         putRight,
         told,
         parts,
-        checkIn);
+        checkIn,
+        settled);
   }
 
   public UUID clientId() {

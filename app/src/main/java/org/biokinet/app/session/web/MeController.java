@@ -4,20 +4,25 @@ import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import java.time.Clock;
+import java.time.DayOfWeek;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.format.TextStyle;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientMe;
 import org.biokinet.app.client.ClientService;
 import org.biokinet.app.library.LibraryService;
+import org.biokinet.app.message.MessageService;
 import org.biokinet.app.pause.FlareService;
 import org.biokinet.app.pause.PauseService;
 import org.biokinet.app.platform.Days;
@@ -29,6 +34,7 @@ import org.biokinet.app.program.VersionService;
 import org.biokinet.app.screening.ClientScreening;
 import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.app.session.CheckInUpload;
+import org.biokinet.app.session.DaysService;
 import org.biokinet.app.session.SessionService;
 import org.biokinet.app.session.SessionUpload;
 import org.biokinet.app.teaching.TeachingService;
@@ -47,12 +53,14 @@ import org.biokinet.core.program.Program;
 import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.progress.Flare;
+import org.biokinet.core.progress.Pause;
 import org.biokinet.core.screening.Allowed;
 import org.biokinet.core.screening.Beginning;
 import org.biokinet.core.screening.Gate;
 import org.biokinet.core.screening.Rest;
 import org.biokinet.core.session.Lead;
 import org.biokinet.core.session.Session;
+import org.biokinet.core.session.SkipReason;
 import org.biokinet.core.timeline.Timeline;
 import org.springframework.context.MessageSource;
 import org.springframework.http.HttpStatus;
@@ -75,9 +83,11 @@ class MeController {
   /**
    * One line of today's list.
    *
+   * @param still a figure at the end of the movement, or empty
    * @param waits why it is left out, or empty
    */
-  record TodayItem(String name, String meaning, String clock, String waits) {}
+  record TodayItem(
+      int place, String name, String still, String meaning, String clock, String waits) {}
 
   /** A program that can be chosen. */
   record Offer(ProgramKind program, String clock, boolean chosen) {}
@@ -99,6 +109,8 @@ class MeController {
   private final PauseService pauses;
   private final FlareService flares;
   private final TeachingService teaching;
+  private final MessageService letters;
+  private final DaysService days;
   private final Uploads uploads;
   private final MessageSource messages;
   private final ObjectMapper json;
@@ -115,6 +127,8 @@ class MeController {
       PauseService pauses,
       FlareService flares,
       TeachingService teaching,
+      MessageService letters,
+      DaysService days,
       Uploads uploads,
       MessageSource messages,
       ObjectMapper json,
@@ -129,6 +143,8 @@ class MeController {
     this.pauses = pauses;
     this.flares = flares;
     this.teaching = teaching;
+    this.letters = letters;
+    this.days = days;
     this.uploads = uploads;
     this.messages = messages;
     this.json = json;
@@ -158,7 +174,8 @@ class MeController {
       return "redirect:/me/before-visit";
     }
     if (screening.facts().stopOpen()) return "session/paused";
-    if (ill(me)) return "redirect:/me/pause";
+    Optional<Pause> pause = pauses.newest(me.id());
+    if (ill(me, pause)) return "redirect:/me/pause";
     Permitted now = chosen(all, program);
     VersionService.Replay replay = now.replay();
     screening
@@ -172,14 +189,18 @@ class MeController {
       model.addAttribute("closedWhy", closed.get());
       return "session/closed";
     }
-    Optional<Session> last = sessions.last(me.id(), now.program());
+    SessionService.Asked asked = sessions.asked(me);
+    Optional<Session> last = last(me, now.program(), asked.recent());
     Side turn = Lead.next(last.map(Session::lead));
     Timeline timeline = Timeline.compile(now.session(turn, SessionLength.USUAL));
     List<TodayItem> items = new ArrayList<>();
     for (Item item : replay.program().items()) {
+      String name = replay.name(items.size(), me.language());
       items.add(
           new TodayItem(
-              replay.name(items.size(), me.language()),
+              items.size(),
+              name,
+              still(item, name),
               new DoseWords(item.exercise().doseContext(), me.language()).of(now.dose(item)),
               Timeline.clock(timeline.seconds(items.size())),
               waits(now, items.size(), me.language())));
@@ -191,7 +212,7 @@ class MeController {
     model.addAttribute("program", now.program());
     List<Offer> offers = offers(all, now, turn);
     model.addAttribute("offers", offers.size() > 1 ? offers : List.of());
-    rest(me, inForce, model);
+    rest(me, pause, inForce, model);
     model.addAttribute("beginning", now.permit().beginning());
     ProgramVersion version = replay.version();
     model.addAttribute(
@@ -201,21 +222,64 @@ class MeController {
         "changes",
         now.permit().beginning().smaller() ? List.of() : changed(client, replay, me.language()));
     model.addAttribute("last", last.map(s -> when(s.startedAt(), me)).orElse(""));
+    due(me, days.today(me, now.program(), now.rhythm(), asked.recent()), model);
+    model.addAttribute("answers", letters.unread(me.id()));
+    model.addAttribute("asking", asked.asking());
+    model.addAttribute("painWas", asked.asking().settled().flatMap(Session::highestPain).orElse(0));
+    model.addAttribute("toldNow", asked.toldNow().filter(p -> new Pain(p).mayStart()).orElse(null));
+    model.addAttribute("answerId", UUID.randomUUID());
     return "session/today";
+  }
+
+  /** The newest of a program; most often it is one of the last days. */
+  private Optional<Session> last(ClientMe me, ProgramKind program, List<Session> recent) {
+    return recent.stream()
+        .filter(s -> s.program() == program)
+        .max(Comparator.comparing(Session::startedAt))
+        .or(() -> sessions.last(me.id(), program));
+  }
+
+  /** A day of the week that can be chosen. */
+  record WeekDay(DayOfWeek day, String label, boolean chosen) {}
+
+  private void due(ClientMe me, DaysService.Today today, Model model) {
+    model.addAttribute("due", today.due());
+    model.addAttribute("daily", today.rhythm().daily());
+    model.addAttribute("perWeek", today.rhythm().perWeek());
+    model.addAttribute("nextDay", Days.day(today.due().next(), me.language()));
+    model.addAttribute(
+        "weekDays",
+        Stream.of(DayOfWeek.values())
+            .map(
+                d ->
+                    new WeekDay(
+                        d,
+                        d.getDisplayName(TextStyle.SHORT, me.language()),
+                        today.days().contains(d)))
+            .toList());
+  }
+
+  private static String still(Item item, String name) {
+    Side side = item.dose().on(Side.RIGHT).isPresent() ? Side.RIGHT : Side.LEFT;
+    return Figure.of(item.exercise(), side).map(f -> f.still(f.bestView(), name)).orElse("");
   }
 
   /** Whether an illness was told and it was not told that it is over. */
   private boolean ill(ClientMe me) {
+    return ill(me, pauses.newest(me.id()));
+  }
+
+  private boolean ill(ClientMe me, Optional<Pause> newest) {
     LocalDate today = LocalDate.ofInstant(clock.instant(), me.zone());
-    return pauses.newest(me.id()).filter(p -> p.waits(today)).isPresent();
+    return newest.filter(p -> p.waits(today)).isPresent();
   }
 
   /** A pause with dates, a flare, or the plan that is ready for one. */
-  private void rest(ClientMe me, VersionService.InForce inForce, Model model) {
+  private void rest(
+      ClientMe me, Optional<Pause> pause, VersionService.InForce inForce, Model model) {
     Instant now = clock.instant();
     LocalDate today = LocalDate.ofInstant(now, me.zone());
-    pauses
-        .newest(me.id())
+    pause
         .filter(p -> p.holds(today))
         .ifPresent(p -> model.addAttribute("awayUntil", Days.day(p.last(), me.language())));
     Optional<VersionService.Replay> plan = inForce.of(ProgramKind.FLARE);
@@ -308,7 +372,7 @@ class MeController {
   }
 
   /** The main program is the one that nobody has to name. */
-  private static String to(String address, ProgramKind program) {
+  static String to(String address, ProgramKind program) {
     String named = (address.contains("?") ? "&" : "?") + "program=" + program;
     return "redirect:" + address + (program == ProgramKind.MAIN ? "" : named);
   }
@@ -405,6 +469,9 @@ class MeController {
     model.addAttribute("sided", whole.items().stream().anyMatch(i -> i.exercise().sided()));
     model.addAttribute("pairs", script.pairs());
     model.addAttribute("names", script.items());
+    model.addAttribute("parts", script.parts());
+    model.addAttribute("places", script.places());
+    model.addAttribute("reasons", SkipReason.values());
     model.addAttribute("strip", Strip.of(script));
     model.addAttribute("total", Timeline.clock(script.seconds()));
     return "session/player";

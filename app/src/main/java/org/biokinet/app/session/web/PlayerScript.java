@@ -2,6 +2,7 @@ package org.biokinet.app.session.web;
 
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
@@ -9,16 +10,20 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.Stream;
 import org.biokinet.app.program.VersionService;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.Direction;
 import org.biokinet.core.dose.Mode;
+import org.biokinet.core.dose.TenPoint;
 import org.biokinet.core.exercise.Exercise;
 import org.biokinet.core.figure.draw.Figure;
 import org.biokinet.core.program.Program;
 import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.screening.Beginning;
+import org.biokinet.core.session.Asking;
+import org.biokinet.core.session.ItemSide;
 import org.biokinet.core.session.Session;
 import org.biokinet.core.timeline.Cue;
 import org.biokinet.core.timeline.CueSheet;
@@ -35,6 +40,8 @@ import org.biokinet.core.timeline.Timeline;
  * @param returnSeconds how long a session that was broken off can be gone on with
  * @param putRightSeconds how long a tap by mistake can be put right
  * @param inward the part of a breath that goes in
+ * @param roseFrom highest pain from which on it is asked where it rose
+ * @param ceiling the lowest of the session; where more was felt it is asked where
  * @param pairs the stretches that are done on either side, by place: which was tighter is asked
  * @param sounds all that is heard, in the order of time
  */
@@ -54,6 +61,8 @@ record PlayerScript(
     int seconds,
     double inward,
     List<String> items,
+    int roseFrom,
+    int ceiling,
     List<Integer> pairs,
     List<Step> steps,
     List<Heard> sounds) {
@@ -180,9 +189,38 @@ record PlayerScript(
         timeline.seconds(),
         CueSheet.INWARD,
         names,
+        painBefore + Asking.ROSE_BY,
+        ceiling(session),
         pairs(session, segments),
         steps,
         words.sheet(timeline).sounds().stream().map(Heard::of).toList());
+  }
+
+  private static int ceiling(Program session) {
+    return session.items().stream()
+        .flatMap(i -> Stream.of(Side.values()).map(i.dose()::on).flatMap(Optional::stream))
+        .flatMapToInt(d -> d.ceiling().stream())
+        .min()
+        .orElse(TenPoint.MOST);
+  }
+
+  /** One item on one side, so that it can be pointed to. */
+  record Part(String text, String name, Optional<Side> side) {}
+
+  /** Whatever of the session is work, in its order. */
+  List<Part> parts() {
+    return steps.stream()
+        .filter(Step::work)
+        .map(s -> new ItemSide(s.item(), s.side()))
+        .distinct()
+        .sorted(Comparator.comparing(ItemSide::item))
+        .map(p -> new Part(p.text(), items.get(p.item()), p.side()))
+        .toList();
+  }
+
+  /** The items that are in it; what waits is not. */
+  List<Integer> places() {
+    return steps.stream().filter(Step::work).map(Step::item).distinct().sorted().toList();
   }
 
   private static List<Integer> pairs(Program session, List<Segment> segments) {

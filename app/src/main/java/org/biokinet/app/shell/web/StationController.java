@@ -203,6 +203,7 @@ class StationController {
       case WHILE_CLOSED -> "done while closed";
       case MAP_ASKS -> "marked on the body map";
       case FLARE_EXAMINE -> "examine the flare";
+      case MESSAGE -> "wrote";
       default -> "too sore to start";
     };
   }

@@ -1,0 +1,21 @@
+package org.biokinet.app.message;
+
+import java.time.Instant;
+import java.util.Optional;
+
+/**
+ * Something that was written.
+ *
+ * @param by the practitioner; empty where the client wrote it
+ * @param seen when the client read it; empty until then, and for what the client wrote
+ */
+public record Message(Optional<String> by, String text, Instant at, Optional<Instant> seen) {
+
+  /** As much as anybody may write at once. */
+  public static final int LONGEST = 1000;
+
+  /** Whether it is an answer that the client has not read. */
+  public boolean isNew() {
+    return by.isPresent() && seen.isEmpty();
+  }
+}

@@ -1,0 +1,154 @@
+package org.biokinet.app.session;
+
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.UUID;
+import org.biokinet.app.audit.Audit;
+import org.biokinet.app.client.ClientMe;
+import org.biokinet.app.client.ClientService;
+import org.biokinet.app.platform.Changes;
+import org.biokinet.app.session.internal.FollowUpRow;
+import org.biokinet.core.session.CheckIn;
+import org.biokinet.core.session.Morning;
+import org.biokinet.core.session.Session;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** What is told between two sessions. */
+@Service
+public class FollowUpService {
+
+  interface FollowUps extends JpaRepository<FollowUpRow, UUID> {
+    Optional<FollowUpRow> findByClientIdAndUploadId(UUID clientId, UUID uploadId);
+
+    List<FollowUpRow> findByClientIdAndToldAtGreaterThanEqualOrderByToldAt(
+        UUID clientId, Instant from);
+
+    List<FollowUpRow> findByClientIdAndSessionUploadIdInOrderByToldAt(
+        UUID clientId, Collection<UUID> sessionUploadIds);
+  }
+
+  /** A device's clock may be this far ahead; our choice. */
+  private static final Duration AHEAD = Duration.ofMinutes(10);
+
+  /** No clock on a wall is further from the server's. */
+  private static final Duration MOST_APART = Duration.ofHours(14);
+
+  private final FollowUps followUps;
+  private final Kept kept;
+  private final ClientService clients;
+  private final Audit audit;
+  private final ApplicationEventPublisher publisher;
+  private final ObjectMapper json;
+  private final Clock clock;
+
+  FollowUpService(
+      FollowUps followUps,
+      Kept kept,
+      ClientService clients,
+      Audit audit,
+      ApplicationEventPublisher publisher,
+      ObjectMapper json,
+      Clock clock) {
+    this.followUps = followUps;
+    this.kept = kept;
+    this.clients = clients;
+    this.audit = audit;
+    this.publisher = publisher;
+    this.json = json;
+    this.clock = clock;
+  }
+
+  /** Keeps it once; what cannot be right is kept as it came. */
+  @Changes
+  public void record(ClientMe me, Sent<FollowUpUpload> sent) {
+    clients.lock(me);
+    if (sent instanceof Sent.Unread<FollowUpUpload> unread) {
+      kept.unread(me, unread, "follow-up");
+      return;
+    }
+    FollowUpUpload upload = ((Sent.Read<FollowUpUpload>) sent).upload();
+    Optional<FollowUpRow> before = followUps.findByClientIdAndUploadId(me.id(), upload.uploadId());
+    if (before.isPresent()) {
+      kept.conflict(me, sent, before.get().contentHash());
+      return;
+    }
+    if (!CheckIn.told(Optional.ofNullable(upload.pain()))) {
+      String why = "pain is 0 to 10";
+      kept.unread(
+          me, new Sent.Unread<>(sent.uploadId(), sent.content(), why, false, ""), "follow-up");
+      return;
+    }
+    Instant now = clock.instant();
+    Instant told = upload.toldAt().toInstant();
+    Instant believed = told.isAfter(now.plus(AHEAD)) ? now : told;
+    followUps.save(new FollowUpRow(me.id(), sent.hash(), upload, believed, now));
+    publisher.publishEvent(new CheckInArrived(me.id()));
+    audit.changedByClient(me.practiceId(), me.id(), "follow-up", "");
+  }
+
+  /** The same of what is at hand as a value. */
+  @Changes
+  public void record(ClientMe me, FollowUpUpload upload) {
+    String content = Sent.canonical(json.valueToTree(upload));
+    record(me, new Sent.Read<>(upload.uploadId(), content, upload));
+  }
+
+  /**
+   * What was told.
+   *
+   * @param mornings of each day what was told of it last, the oldest first
+   * @param settled the last word about each session, by its upload
+   * @param lastMorning when the newest morning was told
+   */
+  public record Told(
+      List<Morning> mornings, Map<UUID, Session.Settled> settled, Optional<Instant> lastMorning) {
+
+    static Told of(List<FollowUpRow> rows) {
+      Map<LocalDate, Morning> byDay = new TreeMap<>();
+      Map<UUID, Session.Settled> settled = new HashMap<>();
+      Optional<Instant> last = Optional.empty();
+      for (FollowUpRow row : rows) {
+        UUID session = row.sessionUploadId();
+        if (session != null) row.settled().ifPresent(s -> settled.put(session, s));
+        if (row.morning().isPresent()) last = Optional.of(row.toldAt());
+        row.morning().ifPresent(m -> byDay.put(m.day(), m));
+      }
+      return new Told(List.copyOf(byDay.values()), settled, last);
+    }
+
+    /** Pain of the newest morning, if it was told after a moment. */
+    Optional<Integer> painSince(Instant since) {
+      return lastMorning
+          .filter(at -> at.isAfter(since))
+          .flatMap(at -> mornings.get(mornings.size() - 1).pain());
+    }
+  }
+
+  /** All that was told from a day on, as the server counts days. */
+  @Transactional(readOnly = true)
+  public Told since(UUID clientId, LocalDate from) {
+    Instant at = from.atStartOfDay(ZoneOffset.UTC).toInstant().minus(MOST_APART);
+    return Told.of(followUps.findByClientIdAndToldAtGreaterThanEqualOrderByToldAt(clientId, at));
+  }
+
+  /** The last word about each of these sessions, by its id. */
+  @Transactional(readOnly = true)
+  public Map<UUID, Session.Settled> settled(UUID clientId, Collection<UUID> sessionUploadIds) {
+    return Told.of(
+            followUps.findByClientIdAndSessionUploadIdInOrderByToldAt(clientId, sessionUploadIds))
+        .settled();
+  }
+}

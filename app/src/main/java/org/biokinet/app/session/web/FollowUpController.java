@@ -1,0 +1,83 @@
+package org.biokinet.app.session.web;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.time.OffsetDateTime;
+import java.util.Optional;
+import java.util.UUID;
+import org.biokinet.app.client.ClientMe;
+import org.biokinet.app.session.FollowUpService;
+import org.biokinet.app.session.FollowUpUpload;
+import org.biokinet.app.session.SessionService;
+import org.biokinet.core.dose.TenPoint;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+
+/** What is told between two sessions: whether it has settled, how the morning was. */
+@Controller
+@RequestMapping("/me")
+class FollowUpController {
+
+  private final FollowUpService followUps;
+  private final SessionService sessions;
+  private final Uploads uploads;
+  private final Clock clock;
+
+  FollowUpController(
+      FollowUpService followUps, SessionService sessions, Uploads uploads, Clock clock) {
+    this.followUps = followUps;
+    this.sessions = sessions;
+    this.uploads = uploads;
+    this.clock = clock;
+  }
+
+  /**
+   * @param client whose device has kept it
+   */
+  @PostMapping("/follow-ups")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void followUp(
+      @AuthenticationPrincipal ClientMe me, @RequestParam UUID client, @RequestBody JsonNode sent) {
+    followUps.record(me, uploads.read(me, client, sent, FollowUpUpload.class));
+  }
+
+  /** Of the session that Today asks about; where it asks no more, nothing is told. */
+  @PostMapping("/settled")
+  String settled(
+      @AuthenticationPrincipal ClientMe me, @RequestParam UUID id, @RequestParam boolean settled) {
+    sessions
+        .asked(me)
+        .session()
+        .ifPresent(
+            session -> followUps.record(me, FollowUpUpload.settled(id, session, settled, now(me))));
+    return "redirect:/me/today?told";
+  }
+
+  /**
+   * How the morning was.
+   *
+   * @param pain 0–10; left out by whoever does not want to say
+   */
+  @PostMapping("/morning")
+  String morning(
+      @AuthenticationPrincipal ClientMe me,
+      @RequestParam UUID id,
+      @RequestParam Optional<Integer> pain,
+      @RequestParam Optional<Boolean> woken) {
+    LocalDate day = now(me).toLocalDate();
+    Integer told = pain.filter(TenPoint::valid).orElse(null);
+    followUps.record(me, FollowUpUpload.morning(id, day, told, woken.orElse(null), now(me)));
+    return "redirect:/me/today?told";
+  }
+
+  private OffsetDateTime now(ClientMe me) {
+    return clock.instant().atZone(me.zone()).toOffsetDateTime();
+  }
+}

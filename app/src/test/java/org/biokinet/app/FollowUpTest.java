@@ -1,0 +1,292 @@
+package org.biokinet.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.hamcrest.Matchers.containsString;
+import static org.hamcrest.Matchers.not;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
+import jakarta.servlet.http.Cookie;
+import java.nio.charset.StandardCharsets;
+import java.time.Duration;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import org.biokinet.app.client.Client;
+import org.biokinet.app.message.MessageService;
+import org.biokinet.app.practice.Me;
+import org.biokinet.app.session.CheckInUpload;
+import org.biokinet.app.session.FollowUpService;
+import org.biokinet.app.session.FollowUpUpload;
+import org.biokinet.app.session.SessionUpload;
+import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.progress.Attention;
+import org.biokinet.core.session.CheckIn;
+import org.biokinet.core.session.Ended;
+import org.biokinet.core.session.ItemSide;
+import org.biokinet.core.session.Morning;
+import org.biokinet.core.session.Session;
+import org.biokinet.core.session.SkipReason;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.core.io.ClassPathResource;
+import org.springframework.http.MediaType;
+import org.springframework.test.web.servlet.ResultActions;
+import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
+
+/** What is asked of a client, and comes back, between two sessions. */
+class FollowUpTest extends AppTest {
+
+  @Autowired FollowUpService followUps;
+  @Autowired MessageService messages;
+
+  private static MockHttpServletRequestBuilder mine(String path, Cookie device) {
+    return post("/me/" + path).cookie(device).with(csrf());
+  }
+
+  private ResultActions today(Cookie device) throws Exception {
+    return mvc.perform(get("/me/today").cookie(device)).andExpect(status().isOk());
+  }
+
+  /** To an hour of the client's day, so many days on. */
+  private void at(int daysOn, int hour) {
+    LocalDate day = LocalDate.ofInstant(clock.instant(), LISBON).plusDays(daysOn);
+    clock.moveTo(day.atTime(LocalTime.of(hour, 0)).atZone(LISBON).toInstant());
+  }
+
+  private CheckInUpload said(SessionUpload session, int highest) {
+    return new CheckInUpload(
+        UUID.randomUUID(), session.uploadId(), highest, 3, null, null, null, null, "");
+  }
+
+  /** Pain from 2 to 4: settled or not is asked, the last word counts, and Review has it. */
+  @Test
+  void whetherItHasSettledIsAskedUntilItIsKnown() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "upper-trap-stretch", "2x15s @3");
+    Cookie device = device(me, client);
+    at(1, 18);
+    SessionUpload session = session(client, clock.instant(), Ended.FINISHED);
+    sessions.record(asClient(client), session);
+    sessions.record(asClient(client), said(session, 4));
+    clock.moveTo(clock.instant().plus(Duration.ofMinutes(20)));
+    today(device).andExpect(content().string(containsString("Your pain went up to 4")));
+    mvc.perform(mine("settled", device).param("id", id()).param("settled", "false"))
+        .andExpect(redirectedUrl("/me/today?told"));
+    today(device).andExpect(content().string(containsString("Your pain went up to 4")));
+    mvc.perform(mine("settled", device).param("id", id()).param("settled", "true"))
+        .andExpect(redirectedUrl("/me/today?told"));
+    today(device).andExpect(content().string(not(containsString("Your pain went up"))));
+    Session kept = sessions.last(client.getId()).orElseThrow();
+    assertThat(kept.settled().map(Session.Settled::settled)).contains(true);
+    mvc.perform(as(me, get("/clients/" + client.getId() + "/review")))
+        .andExpect(content().string(containsString("Settled within the hour.")));
+  }
+
+  /** The morning comes once, in the client's own zone; a pain just told is not asked again. */
+  @Test
+  void theMorningIsAskedOnceAndItsPainStartsTheSession() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "chin-tuck", "3x10s");
+    Cookie device = device(me, client);
+    at(1, 18);
+    sessions.record(asClient(client), session(client, clock.instant(), Ended.FINISHED));
+    today(device).andExpect(content().string(not(containsString("how is your pain this morning"))));
+    at(1, 7);
+    today(device)
+        .andExpect(content().string(containsString("how is your pain this morning")))
+        .andExpect(content().string(not(containsString("id=\"begin\""))));
+    mvc.perform(mine("morning", device).param("id", id()).param("pain", "3").param("woken", "true"))
+        .andExpect(redirectedUrl("/me/today?told"));
+    today(device)
+        .andExpect(content().string(not(containsString("how is your pain this morning"))))
+        .andExpect(content().string(containsString("Start: pain 3")));
+    LocalDate day = LocalDate.ofInstant(clock.instant(), LISBON);
+    assertThat(followUps.since(client.getId(), day).mornings())
+        .containsExactly(new Morning(day, Optional.of(3), Optional.of(true)));
+    clock.moveTo(clock.instant().plus(Duration.ofHours(1)));
+    today(device).andExpect(content().string(not(containsString("Start: pain 3"))));
+  }
+
+  @Test
+  void whoPutsTheMorningOffIsNotAskedAgainAndHasToldNothing() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "chin-tuck", "3x10s");
+    Cookie device = device(me, client);
+    at(1, 18);
+    sessions.record(asClient(client), session(client, clock.instant(), Ended.FINISHED));
+    at(1, 7);
+    mvc.perform(mine("morning", device).param("id", id()).param("later", "1"))
+        .andExpect(redirectedUrl("/me/today?told"));
+    today(device).andExpect(content().string(containsString("id=\"begin\"")));
+    LocalDate day = LocalDate.ofInstant(clock.instant(), LISBON);
+    assertThat(followUps.since(client.getId(), day).mornings())
+        .containsExactly(new Morning(day, Optional.empty(), Optional.empty()));
+  }
+
+  /** Whatever is odd about it: kept once, and what cannot be right is put before somebody. */
+  @Test
+  void aFollowUpIsKeptOnceAndAnOddOneBeside() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "chin-tuck", "3x10s");
+    Cookie device = device(me, client);
+    LocalDate day = LocalDate.ofInstant(clock.instant(), LISBON);
+    FollowUpUpload one =
+        FollowUpUpload.morning(
+            UUID.randomUUID(), day, 2, null, clock.instant().atZone(LISBON).toOffsetDateTime());
+    atOnce(4, () -> send(device, client, "follow-ups", json.writeValueAsString(one)));
+    assertThat(followUps.since(client.getId(), day).mornings()).hasSize(1);
+    FollowUpUpload other = FollowUpUpload.morning(one.uploadId(), day, 5, null, one.toldAt());
+    send(device, client, "follow-ups", json.writeValueAsString(other));
+    assertThat(followUps.since(client.getId(), day).mornings().get(0).pain()).contains(2);
+    assertThat(sessions.conflicts(client.getId())).isOne();
+    FollowUpUpload odd = FollowUpUpload.morning(UUID.randomUUID(), day, 14, null, one.toldAt());
+    send(device, client, "follow-ups", json.writeValueAsString(odd));
+    send(
+        device,
+        client,
+        "follow-ups",
+        "{\"uploadId\":\"%s\",\"kind\":\"SETTLED\",\"toldAt\":\"2026-11-28T06:40:00Z\"}"
+            .formatted(UUID.randomUUID()));
+    assertThat(sessions.conflicts(client.getId())).isEqualTo(3);
+    assertThat(standing(client).attention()).isEqualTo(Attention.WHILE_CLOSED);
+  }
+
+  private void send(Cookie device, Client client, String what, String body) throws Exception {
+    mvc.perform(
+            mine(what, device)
+                .param("client", client.getId().toString())
+                .contentType(MediaType.APPLICATION_JSON)
+                .content(body))
+        .andExpect(status().isNoContent());
+  }
+
+  /** Where it rose, where it was too strong, what was left out and why: as sent, and in Review. */
+  @Test
+  void answersNameItemsAndSides() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "upper-trap-stretch", "2x15s @3", "chin-tuck", "3x10s");
+    Cookie device = device(me, client);
+    String sent =
+        new ClassPathResource("golden/check-in-upload-2.json")
+            .getContentAsString(StandardCharsets.UTF_8);
+    SessionUpload session = session(client, clock.instant(), Ended.FINISHED);
+    sessions.record(asClient(client), session);
+    send(
+        device,
+        client,
+        "check-ins",
+        sent.replaceAll(
+            "\"sessionUploadId\": \"[^\"]*\"",
+            "\"sessionUploadId\": \"" + session.uploadId() + "\""));
+    CheckIn said = sessions.last(client.getId()).flatMap(Session::checkIn).orElseThrow();
+    ItemSide left = new ItemSide(0, Optional.of(Side.LEFT));
+    assertThat(said.provoked()).isEqualTo(Set.of(left, new ItemSide(1, Optional.empty())));
+    assertThat(said.tooStrong()).isEqualTo(Set.of(new ItemSide(0, Optional.of(Side.RIGHT))));
+    assertThat(said.skipped()).isEqualTo(Map.of(1, SkipReason.NO_TIME));
+    String review = "/clients/" + client.getId() + "/review";
+    for (String words : List.of("Pain rose in ", "Too strong in ", "Chin tuck (no time)")) {
+      mvc.perform(as(me, get(review))).andExpect(content().string(containsString(words)));
+    }
+  }
+
+  @Test
+  void aQuestionStandsOnTheListUntilItIsAnswered() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "chin-tuck", "3x10s");
+    Cookie device = device(me, client);
+    sessions.record(asClient(client), session(client, clock.instant(), Ended.FINISHED));
+    mvc.perform(mine("messages", device).param("id", id()).param("text", "  "))
+        .andExpect(status().isUnprocessableEntity())
+        .andExpect(content().string(containsString("Write something first")));
+    String asked = id();
+    for (int i = 0; i < 2; i++) {
+      mvc.perform(mine("messages", device).param("id", asked).param("text", "May I do it <twice>?"))
+          .andExpect(redirectedUrl("/me/messages?sent"));
+    }
+    assertThat(messages.thread(client.getId())).hasSize(1);
+    assertThat(standing(client).attention()).isEqualTo(Attention.MESSAGE);
+    String review = "/clients/" + client.getId() + "/review";
+    mvc.perform(as(me, get(review)))
+        .andExpect(content().string(containsString("May I do it &lt;twice&gt;?")));
+    mvc.perform(as(me, post(review + "/answer")).param("answer", id()).param("text", "Yes."))
+        .andExpect(redirectedUrl(review + "#messages"));
+    assertThat(standing(client).attention()).isEqualTo(Attention.STEADY);
+    today(device).andExpect(content().string(containsString("has answered you")));
+    mvc.perform(get("/me/messages").cookie(device))
+        .andExpect(content().string(containsString("Yes.")))
+        .andExpect(content().string(containsString("Nobody watches live.")));
+    today(device).andExpect(content().string(not(containsString("has answered you"))));
+  }
+
+  /** Three days a week: which, chosen by the client; another number is refused and said. */
+  @Test
+  void theDaysAreChosenAndOneIsMoved() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "chin-tuck", "3x10s 3/w");
+    Cookie device = device(me, client);
+    at(0, 9);
+    String all = String.valueOf(LocalDate.ofInstant(clock.instant(), LISBON).getDayOfWeek());
+    mvc.perform(mine("days", device).param("day", all)).andExpect(redirectedUrl("/me/today?days"));
+    mvc.perform(get("/me/today?days").cookie(device))
+        .andExpect(content().string(containsString("Choose 3 days.")));
+    LocalDate day = LocalDate.ofInstant(clock.instant(), LISBON);
+    mvc.perform(
+            mine("days", device)
+                .param("day", all)
+                .param("day", String.valueOf(day.plusDays(2).getDayOfWeek()))
+                .param("day", String.valueOf(day.plusDays(4).getDayOfWeek())))
+        .andExpect(redirectedUrl("/me/today"));
+    today(device).andExpect(content().string(containsString("Due today")));
+    mvc.perform(mine("days/move", device)).andExpect(redirectedUrl("/me/today"));
+    today(device).andExpect(content().string(containsString("Nothing is due today.")));
+    mvc.perform(mine("days/move", device)).andExpect(redirectedUrl("/me/today"));
+    sessions.record(asClient(client), session(client, clock.instant(), Ended.FINISHED));
+    today(device).andExpect(content().string(containsString("Done for today.")));
+  }
+
+  @Test
+  void anExerciseIsLearntOnBothSides() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "upper-trap-stretch", "2x15s @3", "chin-tuck", "3x10s");
+    Cookie device = device(me, client);
+    mvc.perform(get("/me/exercises/0").cookie(device))
+        .andExpect(content().string(containsString("Tilt right")))
+        .andExpect(content().string(containsString("Tilt left")));
+    for (String nowhere : List.of("9", "-1")) {
+      mvc.perform(get("/me/exercises/" + nowhere).cookie(device))
+          .andExpect(redirectedUrl("/me/today"));
+    }
+  }
+
+  /** A stretch that names no ceiling has that of the screening, and the player says it. */
+  @Test
+  void thePlayerSaysTheCeilingOfTheScreening() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "upper-trap-stretch", "2x15s");
+    mvc.perform(get("/me/player?pain=2").cookie(device(me, client)))
+        .andExpect(content().string(containsString("up to 4 of 10")))
+        .andExpect(content().string(containsString("\"ceiling\":4")));
+  }
+
+  private static String id() {
+    return UUID.randomUUID().toString();
+  }
+}
