@@ -10,6 +10,7 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
+import com.fasterxml.jackson.databind.JsonNode;
 import jakarta.servlet.http.Cookie;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
@@ -35,6 +36,7 @@ import org.biokinet.core.session.ItemSide;
 import org.biokinet.core.session.Morning;
 import org.biokinet.core.session.Session;
 import org.biokinet.core.session.SkipReason;
+import org.biokinet.core.session.Told;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.core.io.ClassPathResource;
@@ -273,6 +275,85 @@ class FollowUpTest extends AppTest {
       mvc.perform(get("/me/exercises/" + nowhere).cookie(device))
           .andExpect(redirectedUrl("/me/today"));
     }
+  }
+
+  /** Of yesterday, two of three items: with their seconds, as told, once. */
+  @Test
+  void whatWasDoneWithoutThePlayerIsTold() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "upper-trap-stretch", "2x15s @3", "chin-tuck", "3x10s", "shoulder-roll", "6");
+    Cookie device = device(me, client);
+    mvc.perform(get("/me/log").cookie(device))
+        .andExpect(content().string(not(containsString("yesterday"))));
+    at(1, 9);
+    mvc.perform(mine("log", device).param("id", id()).param("version", "1"))
+        .andExpect(status().isUnprocessableEntity())
+        .andExpect(content().string(containsString("Tick what you did.")));
+    String id = id();
+    for (int i = 0; i < 2; i++) {
+      mvc.perform(
+              mine("log", device)
+                  .param("id", id)
+                  .param("version", "1")
+                  .param("yesterday", "true")
+                  .param("item", "0", "1")
+                  .param("highestPain", "3"))
+          .andExpect(redirectedUrl("/me/today?told"));
+    }
+    Session told = sessions.page(client.getId(), 0, 9).getContent().get(0);
+    assertThat(sessions.page(client.getId(), 0, 9).getTotalElements()).isOne();
+    assertThat(told.told()).isEqualTo(Told.CLIENT);
+    assertThat(told.day()).isEqualTo(LocalDate.ofInstant(clock.instant(), LISBON).minusDays(1));
+    assertThat(told.stretchSeconds(Side.LEFT)).isEqualTo(30);
+    assertThat(told.parts())
+        .filteredOn(p -> p.item() == 2)
+        .isNotEmpty()
+        .allSatisfy(p -> assertThat(p.seconds()).isZero());
+    assertThat(told.highestPain()).contains(3);
+    mvc.perform(as(me, get("/clients/" + client.getId() + "/review")))
+        .andExpect(content().string(containsString("yesterday as told")));
+  }
+
+  /** Three weeks of mornings at 5, one at 2: said, since it is beyond the error of 2.1. */
+  @Test
+  void lookingBackSaysWhatIsTrueAndTheDataCanBeTaken() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "upper-trap-stretch", "2x15s @3");
+    Cookie device = device(me, client);
+    mvc.perform(get("/me/back").cookie(device))
+        .andExpect(content().string(containsString("No session in the last four weeks.")));
+    for (int day = 0; day < 28; day++) {
+      at(1, 7);
+      int pain = day < 21 ? 5 : 2;
+      mvc.perform(mine("morning", device).param("id", id()).param("pain", "" + pain));
+      if (day % 2 == 0) {
+        sessions.record(asClient(client), session(client, clock.instant(), Ended.FINISHED));
+      }
+    }
+    mvc.perform(get("/me/back").cookie(device))
+        .andExpect(
+            content().string(containsString("Your mornings are 3 points easier than 3 weeks ago.")))
+        .andExpect(content().string(containsString("14 sessions in the last four weeks")));
+    String csv =
+        mvc.perform(get("/me/back/own-sessions.csv").cookie(device))
+            .andReturn()
+            .getResponse()
+            .getContentAsString(StandardCharsets.UTF_8);
+    assertThat(csv.lines()).hasSize(1 + 14 * 2);
+    assertThat(csv).contains("started_at,day,program", ",left,30,30,30,2,2,");
+    JsonNode own =
+        json.readTree(
+            mvc.perform(get("/me/back/own-data.json").cookie(device))
+                .andReturn()
+                .getResponse()
+                .getContentAsString(StandardCharsets.UTF_8));
+    assertThat(own.path("format").asText()).isEqualTo("biokinet-own-data");
+    assertThat(own.path("version").asInt()).isOne();
+    assertThat(own.path("sessions")).hasSize(14);
+    assertThat(own.path("mornings")).hasSize(28);
+    assertThat(own.path("sessions").get(0).has("highestPain")).as("never told").isFalse();
   }
 
   /** A stretch that names no ceiling has that of the screening, and the player says it. */

@@ -5,6 +5,7 @@
       "practice",
       "client",
       "library",
+      "measurement",
       "program",
       "session",
       "message"

@@ -12,6 +12,7 @@ import java.time.ZoneId;
 import java.time.ZonedDateTime;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -54,7 +55,6 @@ import org.biokinet.core.session.PastTheGate;
 import org.biokinet.core.session.Session;
 import org.biokinet.core.session.Told;
 import org.biokinet.core.timeline.Performance;
-import org.biokinet.core.timeline.Segment;
 import org.biokinet.core.timeline.Timeline;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
@@ -402,7 +402,8 @@ public class SessionService {
     List<UUID> uploads = new ArrayList<>(there.stream().map(SessionRow::uploadId).toList());
     for (int n = there.size(); n < t.sessions(); n++) {
       UUID id = paperId(client.getId(), program, t.day(), "session " + n);
-      keep(them, read(id, ticked(id, version.get(), client, t.day(), n)), Told.PAPER);
+      SessionUpload upload = told(id, version.get(), client, t.day(), n, Optional.empty());
+      keep(them, read(id, upload), Told.PAPER);
       uploads.add(id);
     }
     if (t.highestPain().isPresent() && !uploads.isEmpty()) {
@@ -421,9 +422,45 @@ public class SessionService {
     return new Sent.Read<>(id, canonical(upload), upload);
   }
 
-  /** All of it, some time on that day, after it was shared and before now. */
-  private SessionUpload ticked(
-      UUID id, ProgramVersion version, Client client, LocalDate day, int n) {
+  /**
+   * What a client did without the player, told afterwards: in full as far as anybody knows.
+   *
+   * @param id of the form in which it is told: sent twice it is one
+   * @param places of the items that were done, in the program
+   */
+  @Changes
+  public void tellDone(
+      ClientMe me,
+      UUID id,
+      ProgramVersion version,
+      LocalDate day,
+      Set<Integer> places,
+      Optional<Integer> highestPain) {
+    Client client = clients.lock(clients.byId(me.id()));
+    if (sessions.findByClientIdAndUploadId(me.id(), id).isPresent()) return;
+    int before =
+        sessions
+            .findByClientIdAndProgramAndLocalDateOrderByStartedAt(me.id(), version.program(), day)
+            .size();
+    keep(me, read(id, told(id, version, client, day, before, Optional.of(places))), Told.CLIENT);
+    UUID own = paperId(me.id(), version.program(), day, "pain of " + id);
+    highestPain.ifPresent(
+        pain -> record(me, new CheckInUpload(own, id, pain, null, null, null, null, null, "")));
+  }
+
+  /**
+   * A session of that day, after it was shared and before now.
+   *
+   * @param n how many there are before it on that day
+   * @param places of the items that were done; empty where it was all that did not wait
+   */
+  private SessionUpload told(
+      UUID id,
+      ProgramVersion version,
+      Client client,
+      LocalDate day,
+      int n,
+      Optional<Set<Integer>> places) {
     Side lead = nextLead(client.getId(), version.program());
     VersionService.Replay replay =
         versions.of(client.getId(), version.name()).orElseThrow(NotFound::new);
@@ -431,7 +468,7 @@ public class SessionService {
     Instant latest = clock.instant().minusSeconds(version.seconds());
     Instant at = usual.isAfter(latest) ? latest : usual;
     if (at.isBefore(version.sharedAt())) at = version.sharedAt();
-    // What waited then, or began again, was so on the sheet too.
+    // What waited then, or began again, was so on the sheet too; what was done did not wait.
     Permit permit =
         Permit.of(
             version.program(),
@@ -440,11 +477,12 @@ public class SessionService {
             client.means(),
             screenings.gate(client, at),
             library.of(client.practice()).catalogue());
-    Set<Integer> waiting = permit.nothing() ? Set.of() : permit.waiting();
+    Set<Integer> waiting = new HashSet<>(permit.nothing() ? Set.of() : permit.waiting());
+    places.ifPresent(waiting::removeAll);
     VersionService.Replay then = replay.begun(permit.beginning());
-    List<Integer> done =
+    List<Integer> seconds =
         Timeline.compile(then.session(lead, SessionLength.USUAL, waiting)).segments().stream()
-            .map(Segment::seconds)
+            .map(s -> places.map(p -> p.contains(s.item())).orElse(true) ? s.seconds() : 0)
             .toList();
     return new SessionUpload(
         id,
@@ -461,7 +499,7 @@ public class SessionService {
         null,
         Ended.FINISHED,
         "",
-        done);
+        seconds);
   }
 
   /**

@@ -41,6 +41,11 @@ public record Change(Scale scale, double by, Size size, boolean better) {
     return new Change(scale, by, size, scale.lessIsBetter() ? by < 0 : by > 0);
   }
 
+  /** Whether it is more than the measure errs by, and so may be called a change. */
+  public boolean beyondError() {
+    return size == Size.BEYOND_ERROR || size == Size.IMPORTANT;
+  }
+
   /** "4 better, important", "1.5 worse, within error", "the same". */
   public String words() {
     if (size == Size.NONE) return size.label();

@@ -7,5 +7,7 @@ public enum Told {
   /**
    * Ticked on a printed sheet: done in full as far as anybody knows, at an hour nobody wrote down.
    */
-  PAPER
+  PAPER,
+  /** The client told it afterwards: item by item, by heart, at an hour nobody wrote down. */
+  CLIENT
 }

@@ -26,10 +26,24 @@ record Chart(List<Day> days, int height, String painLine, int most, int scaleLef
 
   static final int ROW = 20;
   static final int TOP = 24;
-  static final int AXIS = 250;
-  static final int BAR = 150;
-  static final int PAIN_FROM = 470;
-  static final int PAIN_STEP = 17;
+
+  /** Where things stand, from the left: for a desk, or for a phone. */
+  enum Layout {
+    DESK(250, 150, 470, 17),
+    PHONE(150, 80, 250, 9);
+
+    private final int axis;
+    private final int bar;
+    private final int painFrom;
+    private final int painStep;
+
+    Layout(int axis, int bar, int painFrom, int painStep) {
+      this.axis = axis;
+      this.bar = bar;
+      this.painFrom = painFrom;
+      this.painStep = painStep;
+    }
+  }
 
   /**
    * One day.
@@ -50,6 +64,7 @@ record Chart(List<Day> days, int height, String painLine, int most, int scaleLef
       int painX) {}
 
   static Chart of(
+      Layout at,
       LocalDate from,
       LocalDate to,
       List<Session> sessions,
@@ -72,15 +87,15 @@ record Chart(List<Day> days, int height, String painLine, int most, int scaleLef
       int[] sum = stretch.getOrDefault(day, new int[2]);
       int y = TOP + days.size() * ROW;
       Optional<Integer> p = Optional.ofNullable(pain.get(day));
-      int x = p.map(v -> PAIN_FROM + v * PAIN_STEP).orElse(0);
+      int x = p.map(v -> at.painFrom + v * at.painStep).orElse(0);
       p.ifPresent(
           v -> line.append(line.isEmpty() ? "" : " ").append(x).append(',').append(y + ROW / 2));
       days.add(
           new Day(
               Days.day(day),
               y,
-              sum[0] * BAR / most,
-              sum[1] * BAR / most,
+              sum[0] * at.bar / most,
+              sum[1] * at.bar / most,
               sum[0],
               sum[1],
               shared(
@@ -91,7 +106,12 @@ record Chart(List<Day> days, int height, String painLine, int most, int scaleLef
               x));
     }
     return new Chart(
-        days, TOP + days.size() * ROW + 8, line.toString(), most, AXIS - BAR, AXIS + BAR);
+        days,
+        TOP + days.size() * ROW + 8,
+        line.toString(),
+        most,
+        at.axis - at.bar,
+        at.axis + at.bar);
   }
 
   /** "v3 · desk v1", where they were shared on one day. */

@@ -21,7 +21,6 @@ import org.biokinet.app.session.SessionService;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.session.CheckIn;
 import org.biokinet.core.session.Session;
-import org.biokinet.core.session.Told;
 import org.biokinet.core.timeline.Timeline;
 import org.jspecify.annotations.Nullable;
 import org.springframework.data.domain.Page;
@@ -113,7 +112,9 @@ class ReviewController {
         "lines", shown.stream().map(s -> line(s, replays.get(done(s)), client)).toList());
     model.addAttribute("page", shown);
     model.addAttribute(
-        "chart", Chart.of(from, today, reviewed.since(), versions.all(id), client.zone()));
+        "chart",
+        Chart.of(
+            Chart.Layout.DESK, from, today, reviewed.since(), versions.all(id), client.zone()));
     model.addAttribute("conflicts", sessions.conflicts(id));
     model.addAttribute("messages", messages.thread(id).stream().map(m -> said(m, client)).toList());
     model.addAttribute("answerId", UUID.randomUUID());
@@ -152,9 +153,11 @@ class ReviewController {
   private SessionLine line(Session s, VersionService.@Nullable Replay replay, Client client) {
     Optional<CheckIn> said = s.checkIn();
     return new SessionLine(
-        s.told() == Told.PAPER
-            ? Days.ago(s.startedAt(), clock.instant(), client.zone()) + " on paper"
-            : Days.when(s.startedAt(), clock.instant(), client.zone()),
+        switch (s.told()) {
+          case PLAYER -> Days.when(s.startedAt(), clock.instant(), client.zone());
+          case PAPER -> Days.ago(s.startedAt(), clock.instant(), client.zone()) + " on paper";
+          case CLIENT -> Days.ago(s.startedAt(), clock.instant(), client.zone()) + " as told";
+        },
         done(s).words(),
         s.lead().letter(),
         Timeline.clock(s.secondsDone()),
