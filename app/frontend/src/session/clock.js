@@ -17,6 +17,7 @@ export class Clock {
     this.worked = steps.map(() => 0);
     this.anchor = null; // performance.now() at which position was 0; null while it stands still
     this.last = 0;
+    this.cuts = new Map(); // seconds that were taken out of the middle of a step, by its index
   }
 
   get running() {
@@ -75,14 +76,24 @@ export class Clock {
     const to = Math.min(this.length, (now - this.anchor) / 1000);
     for (let i = this.index(); i < this.steps.length && this.steps[i].start < to; i++) {
       const { start, seconds } = this.steps[i];
-      this.worked[i] = Math.max(this.worked[i], Math.min(seconds, to - start));
+      const spent = Math.min(seconds, to - start) - (this.cuts.get(i) ?? 0);
+      this.worked[i] = Math.max(this.worked[i], spent);
     }
     this.position = to;
     return false;
   }
 
+  /** Takes seconds out of the step it is in: they are neither waited for nor credited. */
+  cut(i, seconds) {
+    this.tick();
+    this.cuts.set(i, seconds);
+    this.position = Math.min(this.position + seconds, this.length);
+    if (this.running) this.run();
+  }
+
   jump(seconds) {
     this.tick();
+    this.cuts.clear();
     this.position = Math.min(seconds, this.length);
     if (this.running) this.run();
   }

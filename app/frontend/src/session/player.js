@@ -47,6 +47,11 @@ Alpine.data("player", () => {
   let nextSound = 0; // its timer
   let worker = null;
   let awake = () => {};
+  let eased = new Set(); // what was made easier, as item and side
+
+  const partOf = ({ item, side }) => item + (side?.charAt(0) ?? "");
+  /** What a step takes away from itself where its exercise was made easier. */
+  const shorterBy = (i) => (eased.has(partOf(steps[i])) && !clock.cuts.has(i) ? steps[i].seconds - steps[i].easy : 0);
 
   /** The picture of a step; on the way to the first side it is already that of this side. */
   function pictureOf(i, before) {
@@ -109,6 +114,8 @@ Alpine.data("player", () => {
     notice: "",
     cursor: 0,
     saving: false,
+    /** How often something was made easier. */
+    easings: 0,
     /** Highest pain and stretch felt as they are answered; -1 until then. */
     highest: -1,
     felt: -1,
@@ -211,8 +218,7 @@ Alpine.data("player", () => {
     partDone(label) {
       if (this.state !== "ended") return false;
       const worked = clock.done();
-      const of = (s) => s.item + (s.side?.charAt(0) ?? "");
-      return steps.some((s, i) => s.work && of(s) === label.dataset.part && worked[i] > 0);
+      return steps.some((s, i) => s.work && partOf(s) === label.dataset.part && worked[i] > 0);
     },
     /** Nothing of it was done, and it was not still to come. */
     itemSkipped(row) {
@@ -256,9 +262,10 @@ Alpine.data("player", () => {
     refresh() {
       const i = clock.index();
       const s = steps[i];
-      const rest = s.start + s.seconds - clock.position;
+      const rest = s.start + s.seconds - clock.position - shorterBy(i);
+      const saved = steps.reduce((sum, step, n) => sum + (n >= i ? shorterBy(n) : 0), 0);
       this.count = Math.max(1, Math.ceil(rest - 0.001));
-      this.left = clockface(Math.ceil(script.seconds - clock.position));
+      this.left = clockface(Math.ceil(script.seconds - clock.position - saved));
       this.cursor = (clock.position / script.seconds) * 1000;
       this.state = clock.running ? "running" : "paused";
       const passed = s.breaths > 0 ? Math.floor((clock.position - s.start) / s.breath) : 0;
@@ -331,10 +338,21 @@ Alpine.data("player", () => {
         this.slept();
         return;
       }
+      this.shorten();
       this.listen();
       if (clock.ended) this.finish("FINISHED");
       else this.refresh();
       this.awaitSound();
+    },
+    /** Takes out the middle of a step that was made easier, so that its beginning and end are heard. */
+    shorten() {
+      for (let i = clock.index(); !clock.ended; i = clock.index()) {
+        const by = shorterBy(i);
+        const { start, seconds, easy } = steps[i];
+        if (by === 0 || (easy > 0 && clock.position - start < easy / 2)) return;
+        clock.cut(i, Math.min(by, start + seconds - clock.position));
+        this.listenFrom(clock.position);
+      }
     },
     /** The next sound comes to the moment, not with the next tick. */
     awaitSound() {
@@ -443,6 +461,8 @@ Alpine.data("player", () => {
       await this.begin(() => {
         uploadId = kept.uploadId;
         revision = kept.revision + 1;
+        eased = new Set(kept.eased);
+        this.easings = eased.size;
         startedAt = new Date(kept.startedAt);
         clock.restore(kept.worked, beginningOf(clock.index(kept.position)));
       });
@@ -496,6 +516,21 @@ Alpine.data("player", () => {
     skip() {
       this.jump(steps[steps[clock.index()].skip]?.start ?? script.seconds);
     },
+    /** A smaller movement, and one step less from here on: of this side, or of both before it begins. */
+    easier() {
+      const { item, side } = steps[clock.index()];
+      const own = side ? [partOf({ item, side })] : steps.filter((s) => s.item === item && s.work).map(partOf);
+      own.forEach((part) => eased.add(part));
+      this.easings++;
+      sound.hush();
+      this.say(words.easier);
+      this.notice = words.easier;
+      this.tick();
+      this.keep();
+    },
+    isEased() {
+      return this.easings > 0 && this.at >= 0 && eased.has(partOf(this.step));
+    },
     wrong() {
       this.pause();
       if (!ended) this.show("wrong");
@@ -506,6 +541,8 @@ Alpine.data("player", () => {
     },
     /** Leaves this exercise out and goes on with the next. */
     ease() {
+      const because = this.$root.querySelector(`[name="skipped-${this.step.item}"][value="HURT"]`);
+      if (because) because.checked = true;
       this.show("running");
       this.skip();
       if (!ended) this.run();
@@ -540,6 +577,7 @@ Alpine.data("player", () => {
         ended: how,
         reason,
         done: clock.done(),
+        eased: [...eased],
       };
     },
     /** What was done so far, should this be the last that the page does. */
@@ -552,6 +590,7 @@ Alpine.data("player", () => {
         revision,
         startedAt: startedAt.toISOString(),
         worked: clock.worked,
+        eased: [...eased],
         position: clock.position,
         exercise: script.items[steps[clock.index()].item],
         until: Date.now() + script.returnSeconds * 1000,

@@ -214,7 +214,8 @@ abstract class AppTest {
         2,
         ended,
         ended == Ended.STOPPED ? "Stopped in Chin tuck," : "",
-        done);
+        done,
+        null);
   }
 
   /** The device cookie of a client who has opened a new link. */

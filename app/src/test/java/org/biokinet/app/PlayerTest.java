@@ -17,6 +17,8 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import org.biokinet.app.access.LinkService;
@@ -26,8 +28,11 @@ import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.cli.Main;
 import org.biokinet.core.program.ProgramDocument;
 import org.biokinet.core.program.ProgramKind;
+import org.biokinet.core.session.CheckIn;
 import org.biokinet.core.session.Ended;
+import org.biokinet.core.session.ItemSide;
 import org.biokinet.core.session.Session;
+import org.biokinet.core.session.SkipReason;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -72,6 +77,57 @@ class PlayerTest extends WithBrowser {
         .map(l -> String.valueOf(l).split("\\|", 2))
         .map(l -> new Heard(Double.parseDouble(l[0]), l[1]))
         .toList();
+  }
+
+  /**
+   * One step less on the left, from the middle of its first hold: 20 of 30 s (the ladder of the
+   * handbook, section 10), with its last seconds and its way out; the right stays as it was.
+   */
+  @Test
+  void easierIsOneStepLessOnThatSideAndIsSaid() {
+    Ready r = ready("upper-trap-stretch", "2x30s @3");
+    start(r.phone());
+    r.phone().clock().runFor(14_000);
+    assertThat(r.phone().locator("#player")).hasAttribute("data-side", "LEFT");
+    r.phone().locator("#easier").click();
+    assertThat(r.phone().locator("#easier")).hasAttribute("aria-pressed", "true");
+    r.phone().clock().runFor(180_000);
+    assertThat(r.phone().locator("#panel-after")).isVisible();
+    assertThat(log(r.phone()).stream().filter(h -> h.what().equals("LAST"))).hasSize(12);
+    assertThat(r.phone().locator("#panel-after [data-outcome]")).hasText("Sent.");
+    Session session = sessions.last(r.client().getId()).orElseThrow();
+    assertThat(session.eased()).containsExactly(new ItemSide(0, Optional.of(Side.LEFT)));
+    assertThat(session.stretchSeconds(Side.LEFT)).isEqualTo(40);
+    assertThat(session.stretchSeconds(Side.RIGHT)).isEqualTo(60);
+    // Pain up by two: where is asked, of what was done; and what was felt above the ceiling.
+    r.phone().locator("label:has([name=highestPain][value='4'])").click();
+    r.phone().locator("#provoked label[data-part='0L']").click();
+    r.phone().locator("label:has([name=stretchFelt][value='5'])").click();
+    r.phone().locator("#too-strong-where label[data-part='0R']").click();
+    r.phone().clock().resume();
+    accessible(r.phone());
+    r.phone().locator("#answers .primary").click();
+    assertThat(r.phone().locator("#panel-saved [data-outcome]")).hasText("Sent.");
+    CheckIn said = sessions.last(r.client().getId()).flatMap(Session::checkIn).orElseThrow();
+    assertThat(said.provoked()).containsExactly(new ItemSide(0, Optional.of(Side.LEFT)));
+    assertThat(said.tooStrong()).containsExactly(new ItemSide(0, Optional.of(Side.RIGHT)));
+  }
+
+  /** What was left out is asked about in one tap, and only that. */
+  @Test
+  void whatWasSkippedIsAskedAbout() {
+    Ready r = ready("chin-tuck", "2x8s", "neck-rotation", "2");
+    start(r.phone());
+    r.phone().clock().runFor(1_000);
+    r.phone().locator("#skip").click();
+    r.phone().clock().runFor(60_000);
+    assertThat(r.phone().locator("#panel-after")).isVisible();
+    assertThat(r.phone().locator("#skipped [data-skipped]:visible")).hasCount(1);
+    r.phone().locator("#skipped label:has([name=skipped-0][value=NO_TIME])").click();
+    r.phone().locator("#answers .primary").click();
+    assertThat(r.phone().locator("#panel-saved [data-outcome]")).hasText("Sent.");
+    assertThat(sessions.last(r.client().getId()).flatMap(Session::checkIn).orElseThrow().skipped())
+        .isEqualTo(Map.of(0, SkipReason.NO_TIME));
   }
 
   /** What the command line says of the shared program is what is heard, to a tenth of a second. */

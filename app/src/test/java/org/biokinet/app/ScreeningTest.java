@@ -311,7 +311,8 @@ class ScreeningTest extends AppTest {
             whole.painBefore(),
             whole.ended(),
             "",
-            done));
+            done,
+            null));
     assertThat(standing(client).open(Attention.WHILE_CLOSED)).isEmpty();
     assertThat(sessions.page(client.getId(), 0, 1).getContent().get(0).parts())
         .extracting(Performance.Part::item)
@@ -411,7 +412,8 @@ class ScreeningTest extends AppTest {
             2,
             Ended.FINISHED,
             "",
-            done));
+            done,
+            null));
     assertThat(sessions.page(client.getId(), 0, 1).getContent().get(0).stretchSeconds(Side.LEFT))
         .isEqualTo(30);
     assertThat(standing(client).open(Attention.WHILE_CLOSED)).isEmpty();
@@ -606,7 +608,8 @@ class ScreeningTest extends AppTest {
             whole.painBefore(),
             whole.ended(),
             "",
-            skipped));
+            skipped,
+            null));
     assertThat(attention(client)).isNotEqualTo(Attention.WHILE_CLOSED);
   }
 

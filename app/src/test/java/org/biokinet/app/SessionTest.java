@@ -101,7 +101,8 @@ class SessionTest extends AppTest {
             5,
             Ended.EARLY,
             "",
-            upload.done());
+            upload.done(),
+            null);
     send(device, "/me/sessions", other).andExpect(status().isNoContent());
     Session kept = sessions.page(client.getId(), 0, 10).getContent().get(0);
     assertThat(kept.painBefore()).contains(2);
@@ -125,7 +126,8 @@ class SessionTest extends AppTest {
         of.painBefore(),
         ended,
         "",
-        done);
+        done,
+        null);
   }
 
   /** Gone on with after a reload it is one session, whichever word of it comes in last. */
@@ -232,7 +234,8 @@ class SessionTest extends AppTest {
                 2,
                 Ended.FINISHED,
                 "",
-                brief.segments().stream().map(Segment::seconds).toList()))
+                brief.segments().stream().map(Segment::seconds).toList(),
+                null))
         .andExpect(status().isNoContent());
     Session row = sessions.page(client.getId(), 0, 1).getContent().get(0);
     assertThat(row.length()).isEqualTo(SessionLength.SHORT);
@@ -308,7 +311,8 @@ class SessionTest extends AppTest {
         2,
         ended,
         "Stopped in Chin tuck, tingling",
-        done);
+        done,
+        null);
   }
 
   /**

@@ -184,7 +184,8 @@ class VersionTest extends AppTest {
         of.painBefore(),
         of.ended(),
         of.reason(),
-        of.done());
+        of.done(),
+        null);
   }
 
   /** The other program goes on, and says what was taken back. */

@@ -523,7 +523,8 @@ public class DemoLoader implements ApplicationRunner {
             before,
             ended,
             ended == Ended.STOPPED ? "Stopped in Upper trapezius stretch," : "",
-            done));
+            done,
+            null));
     return id;
   }
 

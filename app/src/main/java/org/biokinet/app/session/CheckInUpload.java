@@ -6,9 +6,7 @@ import jakarta.validation.constraints.Size;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.UUID;
-import java.util.stream.Collectors;
 import org.biokinet.core.session.CheckIn;
 import org.biokinet.core.session.ItemSide;
 import org.biokinet.core.session.SkipReason;
@@ -32,13 +30,10 @@ public record CheckInUpload(
     @Nullable Integer highestPain,
     @Nullable Integer stretchFelt,
     @Nullable @Size(max = 60) Map<@NotNull Integer, @NotNull Tighter> tighter,
-    @Nullable @Size(max = 120) List<@NotNull @Pattern(regexp = WHERE) String> provoked,
-    @Nullable @Size(max = 120) List<@NotNull @Pattern(regexp = WHERE) String> tooStrong,
+    @Nullable @Size(max = 120) List<@NotNull @Pattern(regexp = ItemSide.FORM) String> provoked,
+    @Nullable @Size(max = 120) List<@NotNull @Pattern(regexp = ItemSide.FORM) String> tooStrong,
     @Nullable @Size(max = 60) Map<@NotNull Integer, @NotNull SkipReason> skipped,
     @NotNull @Size(max = 1000) String note) {
-
-  /** An item and a side, as {@link ItemSide#text} has it. */
-  private static final String WHERE = "\\d{1,3}[LR]?";
 
   /** What was told, with what was not told as empty. */
   CheckIn told(String ownWords) {
@@ -46,15 +41,9 @@ public record CheckInUpload(
         Optional.ofNullable(highestPain),
         Optional.ofNullable(stretchFelt),
         tighter == null ? Map.of() : tighter,
-        places(provoked),
-        places(tooStrong),
+        ItemSide.all(provoked == null ? List.of() : provoked),
+        ItemSide.all(tooStrong == null ? List.of() : tooStrong),
         skipped == null ? Map.of() : skipped,
         ownWords);
-  }
-
-  private static Set<ItemSide> places(@Nullable List<String> texts) {
-    return texts == null
-        ? Set.of()
-        : texts.stream().map(ItemSide::of).collect(Collectors.toUnmodifiableSet());
   }
 }

@@ -344,7 +344,8 @@ public class SessionService {
                 done.timeline().seconds(),
                 !gate.open(),
                 Kept.cut(String.join("; ", putRight), Kept.LONGEST_WORDS),
-                told));
+                told,
+                upload.easier()));
     items.saveAll(
         performance.parts().stream().map(p -> new SessionItemRow(row.getId(), p)).toList());
     past.ifPresent(
@@ -499,7 +500,8 @@ public class SessionService {
         null,
         Ended.FINISHED,
         "",
-        seconds);
+        seconds,
+        null);
   }
 
   /**

@@ -1,6 +1,7 @@
 package org.biokinet.app.session;
 
 import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.time.OffsetDateTime;
 import java.util.List;
@@ -12,6 +13,7 @@ import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.screening.Beginning;
 import org.biokinet.core.session.Ended;
+import org.biokinet.core.session.ItemSide;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -33,6 +35,8 @@ import org.jspecify.annotations.Nullable;
  * @param painBefore 0–10; null where it was not told
  * @param done seconds spent in each segment of the timeline, in order
  * @param reason in the client's words, when stopped
+ * @param eased what was made easier from some moment on, as item and side; null from a player that
+ *     could not
  */
 public record SessionUpload(
     @NotNull UUID uploadId,
@@ -49,7 +53,12 @@ public record SessionUpload(
     @Nullable Integer painBefore,
     @NotNull Ended ended,
     @NotNull String reason,
-    @NotNull @Size(max = 20_000) List<@NotNull Integer> done) {
+    @NotNull @Size(max = 20_000) List<@NotNull Integer> done,
+    @Nullable @Size(max = 120) List<@NotNull @Pattern(regexp = ItemSide.FORM) String> eased) {
+
+  public Set<ItemSide> easier() {
+    return ItemSide.all(eased == null ? List.of() : eased);
+  }
 
   public ProgramVersion.Name versionDone() {
     return new ProgramVersion.Name(program == null ? ProgramKind.MAIN : program, version);

@@ -1,9 +1,12 @@
 package org.biokinet.core.session;
 
 import java.util.Arrays;
+import java.util.Collection;
 import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import org.biokinet.core.anatomy.Side;
 
 /**
@@ -14,7 +17,10 @@ import org.biokinet.core.anatomy.Side;
  */
 public record ItemSide(int item, Optional<Side> side) {
 
-  private static final Pattern FORM = Pattern.compile("(\\d{1,3})([LR]?)");
+  /** What {@link #text} looks like. */
+  public static final String FORM = "(\\d{1,3})([LR]?)";
+
+  private static final Pattern PATTERN = Pattern.compile(FORM);
 
   public ItemSide {
     if (item < 0) throw new IllegalArgumentException("a place counts from 0: " + item);
@@ -25,13 +31,18 @@ public record ItemSide(int item, Optional<Side> side) {
     return item + side.map(Side::letter).orElse("");
   }
 
+  /** All of these, in their form. */
+  public static Set<ItemSide> all(Collection<String> texts) {
+    return texts.stream().map(ItemSide::of).collect(Collectors.toUnmodifiableSet());
+  }
+
   /**
    * The reverse of {@link #text}.
    *
    * @throws IllegalArgumentException for any other form
    */
   public static ItemSide of(String text) {
-    Matcher m = FORM.matcher(text);
+    Matcher m = PATTERN.matcher(text);
     if (!m.matches()) throw new IllegalArgumentException("an item is such as 3L, not " + text);
     return new ItemSide(
         Integer.parseInt(m.group(1)),

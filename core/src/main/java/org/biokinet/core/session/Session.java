@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.program.SessionLength;
@@ -24,6 +25,7 @@ import org.biokinet.core.timeline.Performance;
  * @param told how it became known
  * @param parts what was done of each item and side
  * @param checkIn what was said afterwards; it may come later
+ * @param eased what was made easier while it was done
  * @param settled the last word about that; empty where it was not told
  */
 public record Session(
@@ -42,7 +44,8 @@ public record Session(
     Told told,
     List<Performance.Part> parts,
     Optional<CheckIn> checkIn,
-    Optional<Settled> settled) {
+    Optional<Settled> settled,
+    Set<ItemSide> eased) {
 
   /**
    * Whether the pain that rose in it had settled.
@@ -62,6 +65,7 @@ public record Session(
 
   public Session {
     parts = List.copyOf(parts);
+    eased = Set.copyOf(eased);
   }
 
   /** Seconds of stretch done on one side; a stretch of both sides at once counts for each. */

@@ -74,7 +74,8 @@ class ArrivingTest {
         Told.PLAYER,
         List.of(),
         said,
-        Optional.empty());
+        Optional.empty(),
+        Set.of());
   }
 
   @Test

@@ -143,6 +143,7 @@ class AskingTest {
         Told.PLAYER,
         List.of(),
         Optional.of(said),
-        settled);
+        settled,
+        Set.of());
   }
 }

@@ -149,6 +149,7 @@ class DueTest {
         Told.PLAYER,
         List.of(),
         Optional.empty(),
-        Optional.empty());
+        Optional.empty(),
+        Set.of());
   }
 }

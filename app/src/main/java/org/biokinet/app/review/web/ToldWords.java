@@ -24,6 +24,7 @@ final class ToldWords {
   /** A line for each thing that was told. */
   static List<String> of(Session s, VersionService.Replay replay) {
     List<String> lines = new ArrayList<>();
+    places("Made easier:", s.eased(), replay).ifPresent(lines::add);
     s.checkIn()
         .ifPresent(
             said -> {

@@ -17,8 +17,6 @@ class PlacesText implements AttributeConverter<Set<ItemSide>, String> {
   @Override
   public Set<ItemSide> convertToEntityAttribute(String text) {
     if (text.isEmpty()) return Set.of();
-    return Arrays.stream(text.split(" ", -1))
-        .map(ItemSide::of)
-        .collect(Collectors.toUnmodifiableSet());
+    return ItemSide.all(Arrays.asList(text.split(" ", -1)));
   }
 }

@@ -1,5 +1,6 @@
 package org.biokinet.app.session.internal;
 
+import jakarta.persistence.Convert;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
@@ -10,6 +11,7 @@ import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import org.biokinet.app.platform.Row;
 import org.biokinet.app.program.ProgramVersion;
@@ -18,6 +20,7 @@ import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.session.CheckIn;
 import org.biokinet.core.session.Ended;
+import org.biokinet.core.session.ItemSide;
 import org.biokinet.core.session.Session;
 import org.biokinet.core.session.Told;
 import org.biokinet.core.timeline.Performance;
@@ -65,6 +68,9 @@ public class SessionRow extends Row {
   @Enumerated(EnumType.STRING)
   private Told told;
 
+  @Convert(converter = PlacesText.class)
+  private Set<ItemSide> eased;
+
   @SuppressWarnings("NullAway.Init")
   protected SessionRow() {}
 
@@ -89,7 +95,8 @@ public class SessionRow extends Row {
       int secondsPlanned,
       boolean whileClosed,
       String putRight,
-      Told told) {
+      Told told,
+      Set<ItemSide> eased) {
     this.clientId = clientId;
     this.uploadId = uploadId;
     this.revision = revision;
@@ -112,6 +119,7 @@ public class SessionRow extends Row {
     this.whileClosed = whileClosed;
     this.putRight = putRight;
     this.told = told;
+    this.eased = eased;
   }
 
   /** As everybody else sees it. */
@@ -133,7 +141,8 @@ public class SessionRow extends Row {
         told,
         parts,
         checkIn,
-        settled);
+        settled,
+        eased);
   }
 
   public UUID clientId() {

@@ -28,6 +28,7 @@ import org.biokinet.core.session.Session;
 import org.biokinet.core.timeline.Cue;
 import org.biokinet.core.timeline.CueSheet;
 import org.biokinet.core.timeline.Cues;
+import org.biokinet.core.timeline.Easier;
 import org.biokinet.core.timeline.Segment;
 import org.biokinet.core.timeline.Timeline;
 
@@ -93,6 +94,7 @@ record PlayerScript(
    * @param figureTo where it ends; a long step goes round more than once
    * @param count where in the count it stands: "Hold 2 of 3 on the right"
    * @param toward the absolute direction of the movement, where it has one
+   * @param easy seconds of it once this exercise is made easier; 0 where it falls away then
    * @param breaths that it lasts; 0 where it is not counted in breaths
    * @param breath seconds of one breath: of the dose, or the client's own where it is held
    * @param not where it must not be felt
@@ -105,6 +107,7 @@ record PlayerScript(
   record Step(
       int start,
       int seconds,
+      int easy,
       String kind,
       boolean work,
       int item,
@@ -136,6 +139,7 @@ record PlayerScript(
     Cues words = new Cues(replay.catalogue(), locale, usual);
     List<Cue> cues = words.of(timeline);
     List<Segment> segments = timeline.segments();
+    List<Integer> easy = Easier.seconds(timeline, Timeline.compile(Beginning.ONE_DOWN.of(session)));
     List<Step> steps = new ArrayList<>();
     int begin = 0;
     int before = 0;
@@ -151,6 +155,7 @@ record PlayerScript(
           new Step(
               s.start(),
               s.seconds(),
+              easy.get(i),
               s.kind().name(),
               s.kind().isWork(),
               s.item(),
