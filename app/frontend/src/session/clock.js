@@ -17,6 +17,7 @@ export class Clock {
     this.worked = steps.map(() => 0);
     this.anchor = null; // performance.now() at which position was 0; null while it stands still
     this.last = 0;
+    this.speed = 1; // of a preview; a session goes by the clock
     this.cuts = new Map(); // seconds that were taken out of the middle of a step, by its index
   }
 
@@ -41,7 +42,7 @@ export class Clock {
 
   /** The position at this very moment, between two ticks. */
   get moment() {
-    return this.running ? (performance.now() - this.anchor) / 1000 : this.position;
+    return this.running ? ((performance.now() - this.anchor) * this.speed) / 1000 : this.position;
   }
 
   /** Goes on with what was done before. */
@@ -52,7 +53,7 @@ export class Clock {
 
   run() {
     this.last = performance.now();
-    this.anchor = this.last - this.position * 1000;
+    this.anchor = this.last - (this.position * 1000) / this.speed;
   }
 
   pause() {
@@ -73,7 +74,7 @@ export class Clock {
       return true;
     }
     this.last = now;
-    const to = Math.min(this.length, (now - this.anchor) / 1000);
+    const to = Math.min(this.length, ((now - this.anchor) * this.speed) / 1000);
     for (let i = this.index(); i < this.steps.length && this.steps[i].start < to; i++) {
       const { start, seconds } = this.steps[i];
       const spent = Math.min(seconds, to - start) - (this.cuts.get(i) ?? 0);
@@ -81,6 +82,13 @@ export class Clock {
     }
     this.position = to;
     return false;
+  }
+
+  /** Goes on quicker, or as it is done. */
+  at(speed) {
+    this.tick();
+    this.speed = speed;
+    if (this.running) this.run();
   }
 
   /** Takes seconds out of the step it is in: they are neither waited for nor credited. */

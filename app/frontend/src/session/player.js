@@ -25,7 +25,7 @@ function local(moment) {
 
 Alpine.data("player", () => {
   const script = JSON.parse(document.getElementById("script").textContent);
-  const { steps, sounds } = script;
+  const { steps, sounds, preview } = script;
   const words = document.getElementById("words").dataset;
   const clock = new Clock(steps, script.seconds, script.sleptSeconds);
   const still = matchMedia("(prefers-reduced-motion: reduce)");
@@ -63,6 +63,7 @@ Alpine.data("player", () => {
 
   /** A page may be hours old: the server is asked, and where there is no network the lease. */
   async function mayStart() {
+    if (preview) return "yes";
     const asked = new URLSearchParams({
       client: CLIENT,
       program: script.program,
@@ -136,7 +137,7 @@ Alpine.data("player", () => {
       this.voices = sound.voices().map((v) => v.name);
       if (sound.canSpeak) speechSynthesis.onvoiceschanged = () => (this.voices = sound.voices().map((v) => v.name));
       const kept = unfinished();
-      if (kept?.same === same) this.unfinished = kept;
+      if (kept?.same === same && !preview) this.unfinished = kept;
       setInterval(() => this.tick(), TICK_MS);
       // Between two ticks the figure goes on smoothly, for whoever wants motion.
       const frame = () => {
@@ -255,7 +256,7 @@ Alpine.data("player", () => {
       if (!this.paced()) return;
       const part = ((seconds - start) % breath) / breath;
       const full = part < script.inward ? part / script.inward : (1 - part) / (1 - script.inward);
-      this.$refs.pacer.setAttribute("r", (24 + 22 * full).toFixed(1));
+      this.$refs.pacer.setAttribute("r", (22 + 18 * full).toFixed(1));
     },
 
     /** Brings up what is seen to where the clock is. */
@@ -358,7 +359,7 @@ Alpine.data("player", () => {
     awaitSound() {
       clearTimeout(nextSound);
       const next = sounds[heard];
-      if (clock.running && next) nextSound = setTimeout(() => this.tick(), (next.at - clock.moment) * 1000);
+      if (clock.running && next) nextSound = setTimeout(() => this.tick(), ((next.at - clock.moment) * 1000) / clock.speed);
     },
     /** The device slept: nobody is left waiting in silence. */
     slept() {
@@ -484,8 +485,10 @@ Alpine.data("player", () => {
       history.replaceState(null, "", here);
       awake = sound.keepAwake();
       // Whoever plays it in another window stops there: nothing is done twice.
-      takeOver("biokinet.player", () => this.displaced());
-      hold(uploadId);
+      if (!preview) {
+        takeOver("biokinet.player", () => this.displaced());
+        hold(uploadId);
+      }
       this.stayOn();
       this.listenFrom(clock.position);
       this.show("running");
@@ -500,6 +503,11 @@ Alpine.data("player", () => {
       sound.hush();
       this.state = "ended";
       this.show("elsewhere");
+    },
+    /** Of a preview. */
+    quicker({ target }) {
+      clock.at(Number(target.value));
+      this.awaitSound();
     },
     goOnOrPause() {
       if (clock.running) this.pause();
@@ -582,7 +590,7 @@ Alpine.data("player", () => {
     },
     /** What was done so far, should this be the last that the page does. */
     async keep() {
-      if (!startedAt || ended) return;
+      if (!startedAt || ended || preview) return;
       remember({
         same,
         url: location.pathname + location.search,
@@ -604,7 +612,7 @@ Alpine.data("player", () => {
       clock.pause();
       const session = this.session(how, reason);
       if (how !== "FINISHED") sound.hush();
-      forget();
+      if (!preview) forget();
       awake();
       this.state = "ended";
       this.mayRedo = how !== "FINISHED";
@@ -642,6 +650,7 @@ Alpine.data("player", () => {
     },
     /** The words follow the queue: what comes of the session is not said of the answers. */
     async send(keep) {
+      if (preview) return;
       const mine = ++this.sends;
       this.outcome = "sending";
       await keep();

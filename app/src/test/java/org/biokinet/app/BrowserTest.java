@@ -14,6 +14,7 @@ import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.List;
 import java.util.Set;
 import java.util.regex.Pattern;
@@ -22,6 +23,7 @@ import org.biokinet.app.client.Client;
 import org.biokinet.app.practice.Me;
 import org.biokinet.app.practice.Practice;
 import org.biokinet.app.screening.Answers;
+import org.biokinet.app.session.SessionUpload;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.cli.Main;
 import org.biokinet.core.program.DraftEdit;
@@ -460,6 +462,43 @@ class BrowserTest extends WithBrowser {
     assertThat(desk.locator("#dose-a")).hasValue("3x20s");
     assertThat(desk.locator("#meaning-a")).containsText("3 holds of 20 s");
     assertThat(desk.locator("#share")).isEnabled();
+  }
+
+  /** The pages around a session: each in two sizes, by its names and without sideways scrolling. */
+  @Test
+  void thePagesOfTheDayAreReachable() {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "upper-trap-stretch", "2x15s @3 3/w", "chin-tuck", "3x10s 3/w");
+    clock.moveTo(clock.instant().minus(Duration.ofHours(30)));
+    SessionUpload session = session(client, clock.instant(), Ended.FINISHED);
+    sessions.record(asClient(client), session);
+    clock.backToNow();
+    LinkService.Made made = links.make(me, client.getId());
+    Page phone = phone();
+    openLink(phone, "/c/" + made.token(), made.pin());
+    for (String address :
+        List.of(
+            "/me/today",
+            "/me/today?days",
+            "/me/exercises/0",
+            "/me/messages",
+            "/me/log",
+            "/me/back")) {
+      phone.navigate(address);
+      for (int[] size : new int[][] {{390, 844}, {320, 568}, {1280, 800}}) {
+        phone.setViewportSize(size[0], size[1]);
+        assertThat((Integer) phone.evaluate("document.documentElement.scrollWidth"))
+            .as(address + " at " + size[0])
+            .isLessThanOrEqualTo(size[0]);
+      }
+      accessible(phone);
+    }
+    // By keyboard alone.
+    phone.navigate("/me/log");
+    phone.keyboard().press("Tab");
+    phone.keyboard().press("Space");
+    assertThat(phone.locator("[name=item]").first()).isChecked();
   }
 
   /** Keys that come quicker than the answers: the first hit and its dose, in one go. */

@@ -24,6 +24,7 @@ import java.util.TreeSet;
 import org.biokinet.app.access.LinkService;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.practice.Me;
+import org.biokinet.app.practice.Practice;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.cli.Main;
 import org.biokinet.core.program.ProgramDocument;
@@ -40,6 +41,12 @@ import org.junit.jupiter.api.io.TempDir;
 class PlayerTest extends WithBrowser {
 
   private static final ObjectMapper JSON = new ObjectMapper();
+
+  /** How much waits on a device to be sent. */
+  private static final String WAITING =
+      "() => new Promise(answer => { indexedDB.open('biokinet').onsuccess = open => { open.target"
+          + ".result.transaction('waiting').objectStore('waiting').count().onsuccess = count =>"
+          + " answer(count.target.result); }; })";
 
   @TempDir Path folder;
 
@@ -111,6 +118,38 @@ class PlayerTest extends WithBrowser {
     CheckIn said = sessions.last(r.client().getId()).flatMap(Session::checkIn).orElseThrow();
     assertThat(said.provoked()).containsExactly(new ItemSide(0, Optional.of(Side.LEFT)));
     assertThat(said.tooStrong()).containsExactly(new ItemSide(0, Optional.of(Side.RIGHT)));
+  }
+
+  /** As the client sees it, ten times as quick; and nothing of it is left anywhere. */
+  @Test
+  void aPreviewLeavesNoTraces() {
+    Practice practice = practice();
+    String email = newPractitioner(practice);
+    Me me = accounts.find(email).orElseThrow();
+    Client client = client(practitioner(practice));
+    share(me, client, "upper-trap-stretch", "2x15s @3");
+    Page desk = desk();
+    signIn(desk, email, PASSWORD);
+    desk.clock().install();
+    desk.navigate("/clients/" + client.getId() + "/player");
+    holdTime(desk);
+    desk.locator(".preview select").selectOption("10");
+    start(desk);
+    desk.clock().runFor(5_000);
+    assertThat(desk.locator("#player")).hasAttribute("data-side", "RIGHT");
+    desk.clock().runFor(8_000);
+    assertThat(desk.locator("#panel-after")).isVisible();
+    desk.locator("label:has([name=highestPain][value='9'])").click();
+    desk.locator("#answers .primary").click();
+    assertThat(desk.locator("#panel-saved")).isVisible();
+    assertThat(sessions.last(client.getId())).isEmpty();
+    assertThat(clients.matters(client.getId())).isEmpty();
+    desk.locator("#panel-saved a.primary").click();
+    desk.waitForURL("**/do");
+    desk.clock().resume();
+    assertThat(desk.evaluate(WAITING)).isEqualTo(0);
+    assertThat(desk.evaluate("Object.keys(localStorage).filter(k => k.includes('session')).length"))
+        .isEqualTo(0);
   }
 
   /** What was left out is asked about in one tap, and only that. */

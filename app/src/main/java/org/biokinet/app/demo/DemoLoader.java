@@ -23,6 +23,7 @@ import org.biokinet.app.library.LibraryService;
 import org.biokinet.app.measurement.MeasurementService;
 import org.biokinet.app.measurement.PhotographService;
 import org.biokinet.app.measurement.SamplePhoto;
+import org.biokinet.app.message.MessageService;
 import org.biokinet.app.people.AccountService;
 import org.biokinet.app.platform.AdjustableClock;
 import org.biokinet.app.practice.Me;
@@ -34,6 +35,8 @@ import org.biokinet.app.program.VersionService;
 import org.biokinet.app.screening.Answers;
 import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.app.session.CheckInUpload;
+import org.biokinet.app.session.FollowUpService;
+import org.biokinet.app.session.FollowUpUpload;
 import org.biokinet.app.session.SessionService;
 import org.biokinet.app.session.SessionUpload;
 import org.biokinet.core.anatomy.Side;
@@ -91,6 +94,8 @@ public class DemoLoader implements ApplicationRunner {
   private final DraftService drafts;
   private final VersionService versions;
   private final SessionService sessions;
+  private final FollowUpService followUps;
+  private final MessageService messages;
   private final TransactionTemplate whole;
   private final AdjustableClock clock;
   private LocalDate today = LocalDate.EPOCH;
@@ -107,6 +112,8 @@ public class DemoLoader implements ApplicationRunner {
       DraftService drafts,
       VersionService versions,
       SessionService sessions,
+      FollowUpService followUps,
+      MessageService messages,
       TransactionTemplate whole,
       AdjustableClock clock) {
     this.accounts = accounts;
@@ -120,6 +127,8 @@ public class DemoLoader implements ApplicationRunner {
     this.drafts = drafts;
     this.versions = versions;
     this.sessions = sessions;
+    this.followUps = followUps;
+    this.messages = messages;
     this.whole = whole;
     this.clock = clock;
   }
@@ -359,9 +368,41 @@ public class DemoLoader implements ApplicationRunner {
     };
     for (int[] d : days) {
       if (d[0] == DESK_SINCE) desk(me, ines);
+      if (d[0] < MORNINGS.length) morning(ines, d[0], d[1] - 20, MORNINGS[d[0]]);
       perform(ines, d[0], d[1], d[2], d[3], d[4], d[0] == 8 ? "Pulled a little on the right." : "");
       if (d[0] == 4 || d[0] == 2) record(ines, ProgramKind.DESK, d[0], 1390, d[2], Ended.FINISHED);
     }
+    asks(me, ines);
+    morning(ines, 0, 1, MORNINGS[0]);
+  }
+
+  /** Pain in the morning, by days back; today she does not say. */
+  private static final @Nullable Integer[] MORNINGS = {null, 2, 2, 2, 2, 2, 3, 4, 4, 5};
+
+  private void morning(Client client, int daysBack, int minute, @Nullable Integer pain) {
+    at(daysBack, minute);
+    followUps.record(
+        asClient(client),
+        FollowUpUpload.morning(
+            UUID.randomUUID(),
+            today.minusDays(daysBack),
+            pain,
+            pain == null ? null : pain > 4,
+            clock.instant().atZone(ZONE).toOffsetDateTime()));
+  }
+
+  private void asks(Me me, Client ines) {
+    at(3, 17 * 60);
+    messages.ask(
+        asClient(ines),
+        UUID.randomUUID(),
+        "May I do the neck stretches standing when all the chairs at the desk are taken?");
+    at(2, 9 * 60);
+    messages.answer(
+        me,
+        ines.getId(),
+        UUID.randomUUID(),
+        "Yes, with your back to a wall. Leave each stretch as slowly as you do in the chair.");
   }
 
   /** Something small for the long nights beside the main program, and a plan for a flare. */

@@ -10,7 +10,8 @@
       "library",
       "measurement",
       "program",
-      "session"
+      "session",
+      "message"
     })
 @NullMarked
 package org.biokinet.app.demo;

@@ -16,6 +16,7 @@ import org.biokinet.app.program.ProgramVersion;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.session.CheckIn;
+import org.biokinet.core.session.Morning;
 import org.biokinet.core.session.Session;
 
 /**
@@ -51,6 +52,8 @@ record Chart(List<Day> days, int height, String painLine, int most, int scaleLef
    * @param left length of the bar left of the axis
    * @param versions shared on this day, the newest of each program; empty for none
    * @param painX where the highest pain of the day stands, 0 for none
+   * @param morning pain of the morning, where it was told
+   * @param morningX where that stands, 0 for none
    */
   record Day(
       String label,
@@ -61,13 +64,16 @@ record Chart(List<Day> days, int height, String painLine, int most, int scaleLef
       int rightSeconds,
       String versions,
       Optional<Integer> pain,
-      int painX) {}
+      int painX,
+      Optional<Integer> morning,
+      int morningX) {}
 
   static Chart of(
       Layout at,
       LocalDate from,
       LocalDate to,
       List<Session> sessions,
+      Collection<Morning> mornings,
       Collection<ProgramVersion> versions,
       ZoneId zone) {
     Map<LocalDate, int[]> stretch = new TreeMap<>();
@@ -90,6 +96,8 @@ record Chart(List<Day> days, int height, String painLine, int most, int scaleLef
       int x = p.map(v -> at.painFrom + v * at.painStep).orElse(0);
       p.ifPresent(
           v -> line.append(line.isEmpty() ? "" : " ").append(x).append(',').append(y + ROW / 2));
+      Optional<Integer> woke =
+          mornings.stream().filter(m -> m.day().equals(day)).findFirst().flatMap(Morning::pain);
       days.add(
           new Day(
               Days.day(day),
@@ -103,7 +111,9 @@ record Chart(List<Day> days, int height, String painLine, int most, int scaleLef
                       .filter(v -> v.sharedAt().atZone(zone).toLocalDate().equals(day))
                       .toList()),
               p,
-              x));
+              x,
+              woke,
+              woke.map(v -> at.painFrom + v * at.painStep).orElse(0)));
     }
     return new Chart(
         days,

@@ -123,6 +123,7 @@ class LookBackController {
             first,
             today,
             all.stream().filter(s -> !s.day().isBefore(first)).toList(),
+            mornings,
             versions.all(me.id()),
             me.zone()));
     model.addAttribute("goals", goals(client));

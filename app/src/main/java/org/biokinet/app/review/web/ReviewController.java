@@ -17,6 +17,7 @@ import org.biokinet.app.platform.Days;
 import org.biokinet.app.practice.Me;
 import org.biokinet.app.program.ProgramVersion;
 import org.biokinet.app.program.VersionService;
+import org.biokinet.app.session.FollowUpService;
 import org.biokinet.app.session.SessionService;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.session.CheckIn;
@@ -79,6 +80,7 @@ class ReviewController {
   private final SessionService sessions;
   private final VersionService versions;
   private final MessageService messages;
+  private final FollowUpService followUps;
   private final Clock clock;
 
   ReviewController(
@@ -86,11 +88,13 @@ class ReviewController {
       SessionService sessions,
       VersionService versions,
       MessageService messages,
+      FollowUpService followUps,
       Clock clock) {
     this.header = header;
     this.sessions = sessions;
     this.versions = versions;
     this.messages = messages;
+    this.followUps = followUps;
     this.clock = clock;
   }
 
@@ -114,10 +118,18 @@ class ReviewController {
     model.addAttribute(
         "chart",
         Chart.of(
-            Chart.Layout.DESK, from, today, reviewed.since(), versions.all(id), client.zone()));
+            Chart.Layout.DESK,
+            from,
+            today,
+            reviewed.since(),
+            followUps.since(id, from).mornings(),
+            versions.all(id),
+            client.zone()));
     model.addAttribute("conflicts", sessions.conflicts(id));
-    model.addAttribute("messages", messages.thread(id).stream().map(m -> said(m, client)).toList());
+    List<Message> thread = messages.thread(id);
+    model.addAttribute("messages", thread.stream().map(m -> said(m, client)).toList());
     model.addAttribute("answerId", UUID.randomUUID());
+    model.addAttribute("waiting", !thread.isEmpty() && thread.get(0).by().isEmpty());
     return "review/review";
   }
 

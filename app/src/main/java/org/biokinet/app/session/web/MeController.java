@@ -1,8 +1,6 @@
 package org.biokinet.app.session.web;
 
-import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.JsonNode;
-import com.fasterxml.jackson.databind.ObjectMapper;
 import java.time.Clock;
 import java.time.DayOfWeek;
 import java.time.Instant;
@@ -37,7 +35,6 @@ import org.biokinet.app.session.CheckInUpload;
 import org.biokinet.app.session.DaysService;
 import org.biokinet.app.session.SessionService;
 import org.biokinet.app.session.SessionUpload;
-import org.biokinet.app.teaching.TeachingService;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.DoseWords;
 import org.biokinet.core.dose.Pain;
@@ -49,18 +46,15 @@ import org.biokinet.core.figure.draw.Figure;
 import org.biokinet.core.program.Difference;
 import org.biokinet.core.program.Draft;
 import org.biokinet.core.program.Item;
-import org.biokinet.core.program.Program;
 import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.progress.Flare;
 import org.biokinet.core.progress.Pause;
 import org.biokinet.core.screening.Allowed;
 import org.biokinet.core.screening.Beginning;
-import org.biokinet.core.screening.Gate;
 import org.biokinet.core.screening.Rest;
 import org.biokinet.core.session.Lead;
 import org.biokinet.core.session.Session;
-import org.biokinet.core.session.SkipReason;
 import org.biokinet.core.timeline.Timeline;
 import org.springframework.context.MessageSource;
 import org.springframework.http.HttpStatus;
@@ -108,12 +102,11 @@ class MeController {
   private final PermitService permits;
   private final PauseService pauses;
   private final FlareService flares;
-  private final TeachingService teaching;
+  private final PlayerPage player;
   private final MessageService letters;
   private final DaysService days;
   private final Uploads uploads;
   private final MessageSource messages;
-  private final ObjectMapper json;
   private final Clock clock;
 
   MeController(
@@ -126,12 +119,11 @@ class MeController {
       PermitService permits,
       PauseService pauses,
       FlareService flares,
-      TeachingService teaching,
+      PlayerPage player,
       MessageService letters,
       DaysService days,
       Uploads uploads,
       MessageSource messages,
-      ObjectMapper json,
       Clock clock) {
     this.versions = versions;
     this.sessions = sessions;
@@ -142,12 +134,11 @@ class MeController {
     this.permits = permits;
     this.pauses = pauses;
     this.flares = flares;
-    this.teaching = teaching;
+    this.player = player;
     this.letters = letters;
     this.days = days;
     this.uploads = uploads;
     this.messages = messages;
-    this.json = json;
     this.clock = clock;
   }
 
@@ -447,39 +438,8 @@ class MeController {
     who(me, model);
     // Whoever goes on with a session that was broken off keeps its leading side.
     Side turn = lead.orElseGet(() -> sessions.nextLead(me.id(), program));
-    Program session = now.get().session(turn, length);
-    PlayerScript script =
-        PlayerScript.of(
-            now.get().replay(),
-            session,
-            now.get().permit().beginning(),
-            pain,
-            lease(now.get(), client),
-            messages.getMessage("player.next.end", null, me.language()),
-            teaching.usual(me.id()),
-            me.language());
-    model.addAttribute("baseline", screening.baseline());
-    model.addAttribute("script", json(script));
-    Program whole = now.get().replay().program();
-    model.addAttribute("pictures", script.pictures(now.get().replay()));
-    model.addAttribute("title", whole.title());
-    model.addAttribute("ways", List.of("voice", "tones", "vibration", "screen"));
-    model.addAttribute("gently", !program.servesFindings());
-    model.addAttribute("lead", script.lead());
-    model.addAttribute("sided", whole.items().stream().anyMatch(i -> i.exercise().sided()));
-    model.addAttribute("pairs", script.pairs());
-    model.addAttribute("names", script.items());
-    model.addAttribute("parts", script.parts());
-    model.addAttribute("places", script.places());
-    model.addAttribute("reasons", SkipReason.values());
-    model.addAttribute("strip", Strip.of(script));
-    model.addAttribute("total", Timeline.clock(script.seconds()));
-    return "session/player";
-  }
-
-  /** Until when the page may start it by itself. */
-  private Instant lease(Permitted now, Client client) {
-    return ((Gate.Open) now.permit().gate()).leaseUntil(clock.instant(), client.zone());
+    PlayerPage.Opened opened = new PlayerPage.Opened(false, "/me/today");
+    return player.show(client, screening, now.get(), turn, length, pain, opened, model);
   }
 
   /**
@@ -533,15 +493,6 @@ class MeController {
   void checkIn(
       @AuthenticationPrincipal ClientMe me, @RequestParam UUID client, @RequestBody JsonNode sent) {
     sessions.recordCheckIn(me, uploads.read(me, client, sent, CheckInUpload.class));
-  }
-
-  /** As text inside a script element, which must not be closed by its own content. */
-  private String json(PlayerScript script) {
-    try {
-      return json.writeValueAsString(script).replace("<", "\\u003c");
-    } catch (JsonProcessingException e) {
-      throw new IllegalStateException(e);
-    }
   }
 
   private void who(ClientMe me, Model model) {

@@ -35,6 +35,7 @@ import org.biokinet.core.timeline.Timeline;
 /**
  * All that the player needs: it walks these steps by the clock and decides nothing itself.
  *
+ * @param preview whether a practitioner looks at it: then nothing is sent or kept
  * @param leaseUntil until when it may be started without asking the server
  * @param answerSeconds how long Start waits for the server's answer before it goes by the lease
  * @param sleptSeconds a gap in the timer longer than this was not worked
@@ -47,6 +48,7 @@ import org.biokinet.core.timeline.Timeline;
  * @param sounds all that is heard, in the order of time
  */
 record PlayerScript(
+    boolean preview,
     ProgramKind program,
     int version,
     Side lead,
@@ -134,6 +136,7 @@ record PlayerScript(
       Instant leaseUntil,
       String end,
       Map<String, Set<String>> usual,
+      boolean preview,
       Locale locale) {
     Timeline timeline = Timeline.compile(session);
     Cues words = new Cues(replay.catalogue(), locale, usual);
@@ -179,6 +182,7 @@ record PlayerScript(
             .map(item -> replay.catalogue().words(item.exercise(), locale).name())
             .toList();
     return new PlayerScript(
+        preview,
         replay.version().program(),
         replay.version().number(),
         session.leadOr(Side.LEFT),
@@ -210,16 +214,22 @@ record PlayerScript(
   }
 
   /** One item on one side, so that it can be pointed to. */
-  record Part(String text, String name, Optional<Side> side) {}
+  record Part(String text, String name, Optional<Side> side, boolean stretch) {}
 
   /** Whatever of the session is work, in its order. */
-  List<Part> parts() {
+  List<Part> parts(Program session) {
     return steps.stream()
         .filter(Step::work)
         .map(s -> new ItemSide(s.item(), s.side()))
         .distinct()
         .sorted(Comparator.comparing(ItemSide::item))
-        .map(p -> new Part(p.text(), items.get(p.item()), p.side()))
+        .map(
+            p ->
+                new Part(
+                    p.text(),
+                    items.get(p.item()),
+                    p.side(),
+                    session.items().get(p.item()).exercise().doseContext().mode() == Mode.HOLD))
         .toList();
   }
 
