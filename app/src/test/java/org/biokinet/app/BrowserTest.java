@@ -483,6 +483,7 @@ class BrowserTest extends WithBrowser {
             "/me/today?days",
             "/me/exercises/0",
             "/me/messages",
+            "/me/self-check",
             "/me/log",
             "/me/back")) {
       phone.navigate(address);

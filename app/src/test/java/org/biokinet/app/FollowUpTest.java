@@ -356,6 +356,46 @@ class FollowUpTest extends AppTest {
     assertThat(own.path("sessions").get(0).has("highestPain")).as("never told").isFalse();
   }
 
+  /**
+   * Asked of nobody unless a practitioner wants it; each side by itself; Review counts the days.
+   */
+  @Test
+  void theJointsAreCheckedDailyWhereThatIsWanted() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "chin-tuck", "3x10s");
+    Cookie device = device(me, client);
+    String asks = "How do your joints move today?";
+    today(device).andExpect(content().string(not(containsString(asks))));
+    String address = "/clients/" + client.getId();
+    mvc.perform(as(me, post(address + "/self-check")).param("asked", "true"))
+        .andExpect(redirectedUrl(address + "/do"));
+    for (int day = 0; day < 3; day++) {
+      at(1, 8);
+      today(device).andExpect(content().string(containsString(asks)));
+      mvc.perform(
+              mine("self-check", device)
+                  .param("id", id())
+                  .param("NECK-L", day < 2 ? "WORSE" : "SAME")
+                  .param("NECK-R", "SAME")
+                  .param("WRISTS-R", "sideways"))
+          .andExpect(redirectedUrl("/me/today?told"));
+      today(device).andExpect(content().string(not(containsString(asks))));
+    }
+    LocalDate from = LocalDate.ofInstant(clock.instant(), LISBON).minusDays(4);
+    assertThat(followUps.since(client.getId(), from).selfChecks())
+        .hasSize(3)
+        .allSatisfy(c -> assertThat(c.felt()).hasSize(2));
+    mvc.perform(as(me, get(address + "/review")))
+        .andExpect(content().string(containsString("neck L: worse on 2 of 3 days")))
+        .andExpect(content().string(not(containsString("neck R"))));
+    String odd =
+        "{\"uploadId\":\"%s\",\"kind\":\"SELF_CHECK\",\"day\":\"2026-11-28\","
+            + "\"joints\":{\"KNEE-L\":\"WORSE\"},\"toldAt\":\"2026-11-28T06:40:00Z\"}";
+    send(device, client, "follow-ups", odd.formatted(UUID.randomUUID()));
+    assertThat(sessions.conflicts(client.getId())).isOne();
+  }
+
   /** A stretch that names no ceiling has that of the screening, and the player says it. */
   @Test
   void thePlayerSaysTheCeilingOfTheScreening() throws Exception {

@@ -50,6 +50,7 @@ import org.biokinet.core.screening.Answered;
 import org.biokinet.core.screening.CSpineRule;
 import org.biokinet.core.screening.Irritability;
 import org.biokinet.core.session.Ended;
+import org.biokinet.core.session.SelfCheck;
 import org.biokinet.core.session.SkipReason;
 import org.biokinet.core.session.Tighter;
 import org.biokinet.core.session.Told;
@@ -290,6 +291,8 @@ class GoldenTest extends AppTest {
             Tighter.class,
             SkipReason.class,
             FollowUpUpload.Kind.class,
+            SelfCheck.Joint.class,
+            SelfCheck.Felt.class,
             Answered.Source.class,
             Attention.class);
     for (Class<? extends Enum<?>> type : stored) {

@@ -18,6 +18,7 @@ import org.biokinet.core.screening.Screening;
  * @param practice as it was when this client was read
  * @param practitionerId whose client it is
  * @param breathSeconds one breath
+ * @param selfCheck whether the practitioner has asked for a daily check of the joints
  * @param screenAfter answers from before this moment no longer count
  * @param episodeSince programs from before this moment are history
  * @param archivedAt since when nothing goes on for them; empty where they are treated
@@ -31,6 +32,7 @@ public record Client(
     Contact contact,
     Circumstances circumstances,
     double breathSeconds,
+    boolean selfCheck,
     Instant createdAt,
     Optional<Instant> screenAfter,
     Instant episodeSince,
@@ -47,6 +49,7 @@ public record Client(
         contact,
         circumstances,
         seconds,
+        selfCheck,
         createdAt,
         screenAfter,
         episodeSince,

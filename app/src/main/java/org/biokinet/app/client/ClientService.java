@@ -404,6 +404,13 @@ public class ClientService {
     audit.changed(me, clientId, "breath", seconds + " s");
   }
 
+  /** Whether the client is asked every day how the joints move. */
+  @Changes
+  public void askSelfCheck(Me me, UUID clientId, boolean asked) {
+    row(me, clientId).askSelfCheck(asked);
+    audit.changed(me, clientId, "daily self-check", asked ? "asked for" : "no more");
+  }
+
   /** Somebody has called; what is open stays open until its outcome is written down. */
   @Changes
   public void called(Me me, UUID clientId, String note) {

@@ -20,6 +20,7 @@ import org.biokinet.app.platform.Changes;
 import org.biokinet.app.session.internal.FollowUpRow;
 import org.biokinet.core.session.CheckIn;
 import org.biokinet.core.session.Morning;
+import org.biokinet.core.session.SelfCheck;
 import org.biokinet.core.session.Session;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.data.jpa.repository.JpaRepository;
@@ -85,10 +86,12 @@ public class FollowUpService {
       kept.conflict(me, sent, before.get().contentHash());
       return;
     }
-    if (!CheckIn.told(Optional.ofNullable(upload.pain()))) {
-      String why = "pain is 0 to 10";
+    Optional<String> odd = odd(upload);
+    if (odd.isPresent()) {
       kept.unread(
-          me, new Sent.Unread<>(sent.uploadId(), sent.content(), why, false, ""), "follow-up");
+          me,
+          new Sent.Unread<>(sent.uploadId(), sent.content(), odd.get(), false, ""),
+          "follow-up");
       return;
     }
     Instant now = clock.instant();
@@ -97,6 +100,16 @@ public class FollowUpService {
     followUps.save(new FollowUpRow(me.id(), sent.hash(), upload, believed, now));
     publisher.publishEvent(new CheckInArrived(me.id()));
     audit.changedByClient(me.practiceId(), me.id(), "follow-up", "");
+  }
+
+  private static Optional<String> odd(FollowUpUpload upload) {
+    if (!CheckIn.told(Optional.ofNullable(upload.pain()))) return Optional.of("pain is 0 to 10");
+    try {
+      upload.felt();
+      return Optional.empty();
+    } catch (IllegalArgumentException e) {
+      return Optional.of(String.valueOf(e.getMessage()));
+    }
   }
 
   /** The same of what is at hand as a value. */
@@ -111,22 +124,28 @@ public class FollowUpService {
    *
    * @param mornings of each day what was told of it last, the oldest first
    * @param settled the last word about each session, by its upload
+   * @param selfChecks of each day the last, the oldest first
    * @param lastMorning when the newest morning was told
    */
   public record Told(
-      List<Morning> mornings, Map<UUID, Session.Settled> settled, Optional<Instant> lastMorning) {
+      List<Morning> mornings,
+      Map<UUID, Session.Settled> settled,
+      List<SelfCheck> selfChecks,
+      Optional<Instant> lastMorning) {
 
     static Told of(List<FollowUpRow> rows) {
       Map<LocalDate, Morning> byDay = new TreeMap<>();
       Map<UUID, Session.Settled> settled = new HashMap<>();
+      Map<LocalDate, SelfCheck> checks = new TreeMap<>();
       Optional<Instant> last = Optional.empty();
       for (FollowUpRow row : rows) {
         UUID session = row.sessionUploadId();
         if (session != null) row.settled().ifPresent(s -> settled.put(session, s));
         if (row.morning().isPresent()) last = Optional.of(row.toldAt());
         row.morning().ifPresent(m -> byDay.put(m.day(), m));
+        row.selfCheck().ifPresent(c -> checks.put(c.day(), c));
       }
-      return new Told(List.copyOf(byDay.values()), settled, last);
+      return new Told(List.copyOf(byDay.values()), settled, List.copyOf(checks.values()), last);
     }
 
     /** Pain of the newest morning, if it was told after a moment. */

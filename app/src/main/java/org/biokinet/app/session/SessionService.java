@@ -620,10 +620,15 @@ public class SessionService {
    *
    * @param session the one that it is about, where it is about one
    * @param toldNow pain of this morning where it was told a moment ago, so as not to be asked again
+   * @param selfChecked whether the joints of today were told
    * @param recent all sessions of the last days, the oldest first, without their items
    */
   public record Asked(
-      Asking asking, Optional<UUID> session, Optional<Integer> toldNow, List<Session> recent) {}
+      Asking asking,
+      Optional<UUID> session,
+      Optional<Integer> toldNow,
+      List<Session> recent,
+      boolean selfChecked) {}
 
   @Transactional(readOnly = true)
   public Asked asked(ClientMe me) {
@@ -648,7 +653,8 @@ public class SessionService {
         asking,
         asking.settled().map(s -> rows.get(recent.indexOf(s)).uploadId()),
         told.painSince(clock.instant().minus(JUST_NOW)),
-        recent);
+        recent,
+        told.selfChecks().stream().anyMatch(c -> c.day().equals(today)));
   }
 
   /** With what was done of each item and what was said afterwards. */

@@ -60,6 +60,7 @@ public class ClientRow extends Row {
   private @Nullable Integer timesPerDay;
   private @Nullable LocalDate consentOn;
   private BigDecimal breathSeconds;
+  private boolean selfCheck;
   private Instant createdAt;
   private @Nullable Instant screenAfter;
   private Instant episodeSince;
@@ -140,6 +141,7 @@ public class ClientRow extends Row {
         contact(),
         circumstances(),
         breathSeconds.doubleValue(),
+        selfCheck,
         createdAt,
         Optional.ofNullable(screenAfter),
         episodeSince,
@@ -192,6 +194,10 @@ public class ClientRow extends Row {
 
   public void setBreath(double seconds) {
     breathSeconds = tenths(seconds);
+  }
+
+  public void askSelfCheck(boolean asked) {
+    selfCheck = asked;
   }
 
   private static BigDecimal tenths(double seconds) {

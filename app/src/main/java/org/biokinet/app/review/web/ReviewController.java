@@ -115,6 +115,8 @@ class ReviewController {
     model.addAttribute(
         "lines", shown.stream().map(s -> line(s, replays.get(done(s)), client)).toList());
     model.addAttribute("page", shown);
+    FollowUpService.Told told = followUps.since(id, from);
+    model.addAttribute("joints", JointWords.of(told.selfChecks()));
     model.addAttribute(
         "chart",
         Chart.of(
@@ -122,7 +124,7 @@ class ReviewController {
             from,
             today,
             reviewed.since(),
-            followUps.since(id, from).mornings(),
+            told.mornings(),
             versions.all(id),
             client.zone()));
     model.addAttribute("conflicts", sessions.conflicts(id));

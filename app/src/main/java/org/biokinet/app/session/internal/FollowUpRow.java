@@ -1,5 +1,6 @@
 package org.biokinet.app.session.internal;
 
+import jakarta.persistence.Convert;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
@@ -7,11 +8,13 @@ import jakarta.persistence.Table;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.biokinet.app.platform.Row;
 import org.biokinet.app.session.FollowUpUpload;
 import org.biokinet.core.session.Morning;
+import org.biokinet.core.session.SelfCheck;
 import org.biokinet.core.session.Session;
 import org.jspecify.annotations.Nullable;
 
@@ -32,6 +35,10 @@ public class FollowUpRow extends Row {
   private @Nullable Boolean settled;
   private @Nullable Integer pain;
   private @Nullable Boolean woken;
+
+  @Convert(converter = JointsText.class)
+  private Map<SelfCheck.Part, SelfCheck.Felt> joints;
+
   private Instant toldAt;
   private Instant receivedAt;
 
@@ -52,6 +59,7 @@ public class FollowUpRow extends Row {
     this.settled = u.settled();
     this.pain = u.pain();
     this.woken = u.woken();
+    this.joints = u.felt();
     this.toldAt = toldAt.truncatedTo(ChronoUnit.MICROS);
     this.receivedAt = receivedAt;
   }
@@ -71,7 +79,15 @@ public class FollowUpRow extends Row {
   /** Empty where it is about something else. */
   public Optional<Morning> morning() {
     return Optional.ofNullable(day)
+        .filter(d -> kind == FollowUpUpload.Kind.MORNING)
         .map(d -> new Morning(d, Optional.ofNullable(pain), Optional.ofNullable(woken)));
+  }
+
+  /** Empty where it is about something else. */
+  public Optional<SelfCheck> selfCheck() {
+    return Optional.ofNullable(day)
+        .filter(d -> kind == FollowUpUpload.Kind.SELF_CHECK)
+        .map(d -> new SelfCheck(d, joints));
   }
 
   /** Empty where it is about something else. */

@@ -4,16 +4,24 @@ import com.fasterxml.jackson.databind.JsonNode;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.OffsetDateTime;
+import java.util.Arrays;
+import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.UUID;
 import org.biokinet.app.client.ClientMe;
+import org.biokinet.app.practice.PracticeService;
 import org.biokinet.app.session.FollowUpService;
 import org.biokinet.app.session.FollowUpUpload;
 import org.biokinet.app.session.SessionService;
+import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.TenPoint;
+import org.biokinet.core.session.SelfCheck;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -27,13 +35,19 @@ class FollowUpController {
 
   private final FollowUpService followUps;
   private final SessionService sessions;
+  private final PracticeService practices;
   private final Uploads uploads;
   private final Clock clock;
 
   FollowUpController(
-      FollowUpService followUps, SessionService sessions, Uploads uploads, Clock clock) {
+      FollowUpService followUps,
+      SessionService sessions,
+      PracticeService practices,
+      Uploads uploads,
+      Clock clock) {
     this.followUps = followUps;
     this.sessions = sessions;
+    this.practices = practices;
     this.uploads = uploads;
     this.clock = clock;
   }
@@ -74,6 +88,36 @@ class FollowUpController {
     LocalDate day = now(me).toLocalDate();
     Integer told = pain.filter(TenPoint::valid).orElse(null);
     followUps.record(me, FollowUpUpload.morning(id, day, told, woken.orElse(null), now(me)));
+    return "redirect:/me/today?told";
+  }
+
+  /** The joints, one after the other; whoever taps nothing on a row has told nothing of it. */
+  @GetMapping("/self-check")
+  String selfCheck(@AuthenticationPrincipal ClientMe me, Model model) {
+    model.addAttribute("practice", practices.practice(me.practiceId()));
+    model.addAttribute("joints", SelfCheck.Joint.values());
+    model.addAttribute("sides", Side.values());
+    model.addAttribute("felts", SelfCheck.Felt.values());
+    model.addAttribute("id", UUID.randomUUID());
+    return "session/self-check";
+  }
+
+  @PostMapping("/self-check")
+  String selfChecked(
+      @AuthenticationPrincipal ClientMe me,
+      @RequestParam UUID id,
+      @RequestParam Map<String, String> form) {
+    Map<String, SelfCheck.Felt> told = new TreeMap<>();
+    for (SelfCheck.Joint joint : SelfCheck.Joint.values()) {
+      for (Side side : Side.values()) {
+        String part = new SelfCheck.Part(joint, side).text();
+        Arrays.stream(SelfCheck.Felt.values())
+            .filter(f -> f.name().equals(form.get(part)))
+            .forEach(f -> told.put(part, f));
+      }
+    }
+    LocalDate day = now(me).toLocalDate();
+    followUps.record(me, FollowUpUpload.selfCheck(id, day, told, now(me)));
     return "redirect:/me/today?told";
   }
 

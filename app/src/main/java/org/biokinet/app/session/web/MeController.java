@@ -219,6 +219,7 @@ class MeController {
     model.addAttribute("painWas", asked.asking().settled().flatMap(Session::highestPain).orElse(0));
     model.addAttribute("toldNow", asked.toldNow().filter(p -> new Pain(p).mayStart()).orElse(null));
     model.addAttribute("answerId", UUID.randomUUID());
+    model.addAttribute("selfCheck", client.selfCheck() && !asked.selfChecked());
     return "session/today";
   }
 

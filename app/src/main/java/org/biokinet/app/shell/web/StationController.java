@@ -101,6 +101,16 @@ class StationController {
     return "redirect:/clients/" + clients.get(me, id).getId() + "/plan";
   }
 
+  /** Whether the client is asked every day how the joints move. */
+  @PostMapping("/clients/{id}/self-check")
+  String selfCheck(
+      @AuthenticationPrincipal Me me,
+      @PathVariable UUID id,
+      @RequestParam(defaultValue = "false") boolean asked) {
+    clients.askSelfCheck(me, id, asked);
+    return "redirect:/clients/" + id + "/do";
+  }
+
   @GetMapping("/clients/{id}/do")
   String handOver(@AuthenticationPrincipal Me me, @PathVariable UUID id, Model model) {
     Client client = header.show(me, id, Station.DO, model);
