@@ -78,8 +78,11 @@ class TeachTest extends WithBrowser {
         .andExpect(content().string(containsString("On Friday again.")));
     Cookie device = device(me, client);
     mvc.perform(get("/me/player?pain=2").cookie(device))
-        .andExpect(
-            content().string(containsString("If the right shoulder creeps up, breathe out")));
+        .andExpect(content().string(containsString("If the right shoulder creeps up, breathe out")))
+        // And it is shown while getting ready, on the side that comes first.
+        .andExpect(content().string(containsString("\"watch\":\"The left shoulder creeps up")));
+    mvc.perform(get("/me/exercises/0").cookie(device))
+        .andExpect(content().string(containsString("watch for this one")));
 
     // The next time it begins anew, with what is said already; not chosen, it is not said any more.
     assertThat(lesson(me, client).marks()).isEmpty();

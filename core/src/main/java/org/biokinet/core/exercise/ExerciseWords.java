@@ -7,9 +7,11 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.ResourceBundle;
+import java.util.Set;
 import java.util.function.UnaryOperator;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.Direction;
@@ -97,6 +99,19 @@ public record ExerciseWords(
     if (!exercise.doseContext().directions().isEmpty()) known.add("{direction}");
     if (exercise.doseContext().directions().contains(Direction.CLOCKWISE)) known.add("{start}");
     return known;
+  }
+
+  /**
+   * Those of the faults that were seen in a client.
+   *
+   * @param entry the same as the entry says them, without a side: so they are remembered
+   * @param what goes wrong, in the words of the entry; what the entry no longer has is left out
+   */
+  public List<Fault> seen(ExerciseWords entry, Set<String> what) {
+    return IntStream.range(0, faults.size())
+        .filter(n -> what.contains(entry.faults().get(n).what()))
+        .mapToObj(faults::get)
+        .toList();
   }
 
   /** Every sentence that is said to a client, in the order of the work. */

@@ -13,7 +13,6 @@ import java.util.ResourceBundle;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
-import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.biokinet.core.anatomy.Equipment;
 import org.biokinet.core.anatomy.Side;
@@ -573,11 +572,8 @@ public final class Cues {
     private List<String> mistakes(int i) {
       Exercise e = exercise(timeline, segments.get(i));
       Set<String> usually = usual.getOrDefault(e.id(), Set.of());
-      if (usually.isEmpty()) return List.of();
-      List<ExerciseWords.Fault> entry = catalogue.words(e, locale).faults();
-      return IntStream.range(0, entry.size())
-          .filter(n -> usually.contains(entry.get(n).what()))
-          .mapToObj(n -> words.get(i).faults().get(n).spoken(locale))
+      return words.get(i).seen(catalogue.words(e, locale), usually).stream()
+          .map(f -> f.spoken(locale))
           .toList();
     }
 

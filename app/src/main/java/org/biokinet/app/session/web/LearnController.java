@@ -126,14 +126,9 @@ class LearnController {
     SideDose dose = item.dose().on(side.orElse(Side.LEFT)).orElseThrow();
     String contract = dose.work() instanceof Work.ContractRelax ? words.contract() : "";
     Optional<Figure> figure = Figure.of(e, side.orElse(Side.RIGHT));
+    List<ExerciseWords.Fault> own = words.seen(entry, seen);
     List<Fault> faults =
-        Stream.iterate(0, i -> i < words.faults().size(), i -> i + 1)
-            .map(
-                i ->
-                    new Fault(
-                        words.faults().get(i).printed(language),
-                        seen.contains(entry.faults().get(i).what())))
-            .toList();
+        words.faults().stream().map(f -> new Fault(f.printed(language), own.contains(f))).toList();
     return new Way(
         side,
         words.move(),

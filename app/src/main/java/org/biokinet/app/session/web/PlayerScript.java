@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.biokinet.app.program.VersionService;
 import org.biokinet.core.anatomy.Side;
@@ -17,6 +18,7 @@ import org.biokinet.core.dose.Direction;
 import org.biokinet.core.dose.Mode;
 import org.biokinet.core.dose.TenPoint;
 import org.biokinet.core.exercise.Exercise;
+import org.biokinet.core.exercise.ExerciseWords;
 import org.biokinet.core.figure.draw.Figure;
 import org.biokinet.core.program.Program;
 import org.biokinet.core.program.ProgramKind;
@@ -100,6 +102,7 @@ record PlayerScript(
    * @param breaths that it lasts; 0 where it is not counted in breaths
    * @param breath seconds of one breath: of the dose, or the client's own where it is held
    * @param not where it must not be felt
+   * @param watch what this client does wrong most, while getting ready; empty otherwise
    * @param limits how strong, how hard and against what
    * @param next what comes after it, as the client reads it
    * @param back index of the step to go to when "back" is pressed: the beginning of this
@@ -122,6 +125,7 @@ record PlayerScript(
       String detail,
       String not,
       String limits,
+      String watch,
       int breaths,
       double breath,
       String next,
@@ -171,6 +175,7 @@ record PlayerScript(
               cue.detail(),
               cue.not(),
               cue.limits(),
+              watch(replay, segments, i, usual, locale),
               s.breaths(),
               breath(s, session.breathSeconds()),
               words.next(timeline, cues, i).orElse(end),
@@ -203,6 +208,34 @@ record PlayerScript(
         pairs(session, segments),
         steps,
         words.sheet(timeline).sounds().stream().map(Heard::of).toList());
+  }
+
+  /** The faults that were seen in this client, with their mend, on the side that comes first. */
+  private static String watch(
+      VersionService.Replay replay,
+      List<Segment> segments,
+      int i,
+      Map<String, Set<String>> usual,
+      Locale locale) {
+    Segment s = segments.get(i);
+    boolean ready =
+        s.kind() == Segment.Kind.SETUP
+            || s.kind() == Segment.Kind.POSITION
+            || s.kind() == Segment.Kind.EQUIPMENT;
+    Exercise e = replay.program().items().get(s.item()).exercise();
+    Set<String> seen = usual.getOrDefault(e.id(), Set.of());
+    if (!ready || seen.isEmpty()) return "";
+    Optional<Side> first =
+        segments.subList(i, segments.size()).stream()
+            .filter(t -> t.item() == s.item())
+            .flatMap(t -> t.side().stream())
+            .findFirst();
+    ExerciseWords entry = replay.catalogue().words(e, locale);
+    ExerciseWords words =
+        entry.on(e, first, e.doseContext().directions().stream().findFirst(), locale);
+    return words.seen(entry, seen).stream()
+        .map(f -> f.printed(locale))
+        .collect(Collectors.joining(" "));
   }
 
   private static int ceiling(Program session) {
