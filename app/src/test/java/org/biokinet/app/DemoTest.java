@@ -153,6 +153,10 @@ class DemoTest extends WithBrowser {
     phone.clock().install();
     openLink(phone, "/c/" + DemoLoader.CLIENT_TOKEN, DemoLoader.CLIENT_PIN);
     picture(phone, "today");
+    phone.navigate("/me/back");
+    assertThat(phone.getByText("Your mornings are 2 points easier")).isVisible();
+    picture(phone, "back");
+    phone.navigate("/me/today");
     phone.getByText("2", new Page.GetByTextOptions().setExact(true)).click();
     phone.locator("#start").click();
     assertThat(phone.locator("#panel-running")).isVisible();
