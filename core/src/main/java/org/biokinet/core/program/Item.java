@@ -71,6 +71,14 @@ public record Item(
     return new Item(exercise, other, position, order, lead, priority, target);
   }
 
+  /** Whether it can be told which side was tighter: of a stretch that is done on both. */
+  public boolean comparesSides() {
+    return exercise.sided()
+        && exercise.doseContext().mode() == Mode.HOLD
+        && dose.on(Side.LEFT).isPresent()
+        && dose.on(Side.RIGHT).isPresent();
+  }
+
   /** The same in another position. */
   public Item in(Position other) {
     return new Item(exercise, dose, other, order, lead, priority, target);

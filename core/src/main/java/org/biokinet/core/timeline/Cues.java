@@ -188,7 +188,8 @@ public final class Cues {
           case REST -> Cue.shown(text("rest"), "");
           case SET_REST -> Cue.shown(text("rest.set"), "");
           case SETTLE ->
-              Cue.shown(text("settle.head"), text(onBothSides(item) ? "settle.sides" : "settle"));
+              Cue.shown(
+                  text("settle.head"), text(item.comparesSides() ? "settle.sides" : "settle"));
           case SWITCH_SIDE -> Cue.shown(text("switch.side"), change(exercise, s, words));
           case SWITCH_DIRECTION -> Cue.shown(text("switch.direction"), text("then", words.move()));
         };
@@ -206,10 +207,6 @@ public final class Cues {
     return s.side().isPresent()
         ? item.dose().on(s.side().get())
         : item.dose().on(Side.LEFT).or(() -> item.dose().on(Side.RIGHT));
-  }
-
-  private static boolean onBothSides(Item item) {
-    return item.dose().on(Side.LEFT).isPresent() && item.dose().on(Side.RIGHT).isPresent();
   }
 
   /** Hands and body may have to change too, so what of the set-up has a side is told first. */

@@ -452,6 +452,9 @@ class CuesTest {
     assertThat(on(one, Segment.Kind.SETTLE)).containsExactly("Let it settle. []");
     Timeline both = TimelineTest.compile(TimelineTest.item("upper-trap-stretch", "15s"));
     assertThat(on(both, Segment.Kind.SETTLE)).containsExactly("Notice which side felt tighter. []");
+    // Of a movement nothing is asked afterwards, so nothing has to be noticed.
+    Timeline moved = TimelineTest.compile(TimelineTest.item("neck-rotation", "3"));
+    assertThat(on(moved, Segment.Kind.SETTLE)).containsExactly("Let it settle. []");
   }
 
   /** There is no hold to be counted on the way into contract–relax, nor where there is one. */

@@ -3,13 +3,11 @@ package org.biokinet.app.session.web;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.biokinet.app.program.VersionService;
@@ -272,14 +270,12 @@ record PlayerScript(
   }
 
   private static List<Integer> pairs(Program session, List<Segment> segments) {
-    Map<Integer, Set<Side>> sides = new TreeMap<>();
-    for (Segment s : segments) {
-      Mode mode = session.items().get(s.item()).exercise().doseContext().mode();
-      if (mode != Mode.HOLD || !s.kind().isWork()) continue;
-      s.side().ifPresent(d -> sides.computeIfAbsent(s.item(), i -> new HashSet<>()).add(d));
-    }
-    sides.values().removeIf(both -> both.size() < 2);
-    return List.copyOf(sides.keySet());
+    return segments.stream()
+        .map(Segment::item)
+        .distinct()
+        .filter(item -> session.items().get(item).comparesSides())
+        .sorted()
+        .toList();
   }
 
   /** One picture of the session: an item on one side, or on none. */
