@@ -16,6 +16,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.time.LocalDate;
 import java.time.LocalTime;
+import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -164,6 +165,26 @@ class FollowUpTest extends AppTest {
             .formatted(UUID.randomUUID()));
     assertThat(sessions.conflicts(client.getId())).isEqualTo(3);
     assertThat(standing(client).attention()).isEqualTo(Attention.WHILE_CLOSED);
+  }
+
+  /** A phone that is a year ahead has told of today; a day that is not its own is kept beside. */
+  @Test
+  void aClockThatCannotBeRightIsPutRight() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "chin-tuck", "3x10s");
+    Cookie device = device(me, client);
+    LocalDate today = LocalDate.ofInstant(clock.instant(), LISBON);
+    OffsetDateTime ahead = clock.instant().atZone(LISBON).toOffsetDateTime().plusYears(1);
+    FollowUpUpload wrong =
+        FollowUpUpload.morning(UUID.randomUUID(), ahead.toLocalDate(), 4, null, ahead);
+    send(device, client, "follow-ups", json.writeValueAsString(wrong));
+    assertThat(followUps.since(client.getId(), today).mornings())
+        .containsExactly(new Morning(today, Optional.of(4), Optional.empty()));
+    FollowUpUpload other = FollowUpUpload.morning(UUID.randomUUID(), today, 9, null, ahead);
+    send(device, client, "follow-ups", json.writeValueAsString(other));
+    assertThat(followUps.since(client.getId(), today).mornings()).hasSize(1);
+    assertThat(sessions.conflicts(client.getId())).isOne();
   }
 
   private void send(Cookie device, Client client, String what, String body) throws Exception {

@@ -6,6 +6,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
+import java.time.temporal.ChronoUnit;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
@@ -18,6 +19,7 @@ import org.biokinet.app.client.ClientMe;
 import org.biokinet.app.client.ClientService;
 import org.biokinet.app.platform.Changes;
 import org.biokinet.app.session.internal.FollowUpRow;
+import org.biokinet.core.session.Began;
 import org.biokinet.core.session.CheckIn;
 import org.biokinet.core.session.Morning;
 import org.biokinet.core.session.SelfCheck;
@@ -40,9 +42,6 @@ public class FollowUpService {
     List<FollowUpRow> findByClientIdAndSessionUploadIdInOrderByToldAt(
         UUID clientId, Collection<UUID> sessionUploadIds);
   }
-
-  /** A device's clock may be this far ahead; our choice. */
-  private static final Duration AHEAD = Duration.ofMinutes(10);
 
   /** No clock on a wall is further from the server's. */
   private static final Duration MOST_APART = Duration.ofHours(14);
@@ -95,15 +94,22 @@ public class FollowUpService {
       return;
     }
     Instant now = clock.instant();
-    Instant told = upload.toldAt().toInstant();
-    Instant believed = told.isAfter(now.plus(AHEAD)) ? now : told;
-    followUps.save(new FollowUpRow(me.id(), sent.hash(), upload, believed, now));
+    Began told = Began.of(upload.toldAt(), clients.byId(me.id()).createdAt(), now);
+    // A clock that cannot be right has told a wrong day too.
+    Optional<LocalDate> day =
+        Optional.ofNullable(upload.day())
+            .map(d -> told.putRight().isEmpty() ? d : LocalDate.ofInstant(now, me.zone()));
+    followUps.save(new FollowUpRow(me.id(), sent.hash(), upload, day, told.at(), now));
     publisher.publishEvent(new CheckInArrived(me.id()));
     audit.changedByClient(me.practiceId(), me.id(), "follow-up", "");
   }
 
   private static Optional<String> odd(FollowUpUpload upload) {
     if (!CheckIn.told(Optional.ofNullable(upload.pain()))) return Optional.of("pain is 0 to 10");
+    LocalDate day = upload.day();
+    if (day != null && Math.abs(ChronoUnit.DAYS.between(day, upload.toldAt().toLocalDate())) > 1) {
+      return Optional.of("the day is not that of the answer");
+    }
     try {
       upload.felt();
       return Optional.empty();

@@ -46,16 +46,22 @@ public class FollowUpRow extends Row {
   protected FollowUpRow() {}
 
   /**
+   * @param day that it is about, where it is about one
    * @param toldAt as far as the device's clock is believed
    */
   public FollowUpRow(
-      UUID clientId, String contentHash, FollowUpUpload u, Instant toldAt, Instant receivedAt) {
+      UUID clientId,
+      String contentHash,
+      FollowUpUpload u,
+      Optional<LocalDate> day,
+      Instant toldAt,
+      Instant receivedAt) {
     this.clientId = clientId;
     this.uploadId = u.uploadId();
     this.contentHash = contentHash;
     this.kind = u.kind();
     this.sessionUploadId = u.sessionUploadId();
-    this.day = u.day();
+    this.day = day.orElse(null);
     this.settled = u.settled();
     this.pain = u.pain();
     this.woken = u.woken();
