@@ -33,4 +33,7 @@ document.addEventListener(
   },
   true,
 );
+// Whatever goes wrong, Escape and the mouse give the keys back.
+document.addEventListener("keydown", ({ key }) => key === "Escape" && end(), true);
+document.addEventListener("pointerdown", end, true);
 for (const lost of ["htmx:responseError", "htmx:sendError"]) document.addEventListener(lost, end);

@@ -43,7 +43,11 @@ document.addEventListener("htmx:oobBeforeSwap", ({ detail }) => {
 document.addEventListener("htmx:afterSettle", ({ target }) => {
   // A cell that the server points to is ready to be typed over.
   const pointedTo = target.querySelector?.("[data-focus]");
-  if (!pointedTo) return;
+  if (!pointedTo) {
+    // Refused, since somebody else was quicker for one: no row comes, and the keys go where they went.
+    if (target.id === "plan") ahead.end();
+    return;
+  }
   delete pointedTo.dataset.focus;
   pointedTo.focus();
   pointedTo.select();

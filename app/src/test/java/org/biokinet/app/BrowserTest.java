@@ -525,6 +525,21 @@ class BrowserTest extends WithBrowser {
     desk.reload();
     assertThat(desk.locator(".items .dose").nth(0)).hasValue("2x7s");
     assertThat(desk.locator(".items .dose").nth(1)).hasValue("2x7s");
+    // A colleague is in another draft: nothing is added, and no keys are held back for a row.
+    Me colleague = practitioner(practice);
+    Client other = client(colleague);
+    desk.navigate("/clients/" + other.getId() + "/plan");
+    settled(desk);
+    drafts.edit(colleague, other.getId(), ProgramKind.MAIN, 0, new DraftEdit.SetTitle("Quicker"));
+    desk.locator("#add").focus();
+    desk.keyboard().type("cat cow");
+    desk.keyboard().press("Enter");
+    assertThat(desk.locator("#title")).hasValue("Quicker");
+    complaints.removeIf(c -> c.contains("status of 409")); // so it was refused
+    settled(desk);
+    desk.locator("#add").focus();
+    desk.keyboard().type("open");
+    assertThat(desk.locator("#add")).hasValue("open");
   }
 
   @Test

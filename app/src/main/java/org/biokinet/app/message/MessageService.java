@@ -10,6 +10,7 @@ import org.biokinet.app.client.ClientService;
 import org.biokinet.app.message.internal.MessageRow;
 import org.biokinet.app.people.AccountService;
 import org.biokinet.app.platform.Changes;
+import org.biokinet.app.platform.Cut;
 import org.biokinet.app.practice.Me;
 import org.biokinet.core.progress.Attention;
 import org.springframework.data.domain.Limit;
@@ -59,9 +60,9 @@ public class MessageService {
   public void ask(ClientMe me, UUID id, String text) {
     clients.lock(me);
     if (messages.existsById(id)) return;
-    String written = cut(text, Message.LONGEST);
+    String written = Cut.to(Message.LONGEST, text);
     messages.save(new MessageRow(id, me.id(), null, written, clock.instant()));
-    clients.raise(me.id(), Attention.MESSAGE, cut(written, LONGEST_DETAIL));
+    clients.raise(me.id(), Attention.MESSAGE, Cut.to(LONGEST_DETAIL, written));
     audit.changedByClient(me.practiceId(), me.id(), "message", "");
   }
 
@@ -76,7 +77,7 @@ public class MessageService {
     if (text.isBlank()) return false;
     if (messages.existsById(id)) return true;
     messages.save(
-        new MessageRow(id, clientId, me.id(), cut(text, Message.LONGEST), clock.instant()));
+        new MessageRow(id, clientId, me.id(), Cut.to(Message.LONGEST, text), clock.instant()));
     clients.answered(clientId, Attention.MESSAGE);
     audit.changed(me, clientId, "answered a message", "");
     return true;
@@ -107,10 +108,5 @@ public class MessageService {
   private Message message(MessageRow row) {
     Optional<String> by = row.by().map(accounts::practitionerName);
     return new Message(by, row.text(), row.at(), row.seenAt());
-  }
-
-  private static String cut(String text, int most) {
-    String stripped = text.strip();
-    return stripped.length() > most ? stripped.substring(0, most) : stripped;
   }
 }

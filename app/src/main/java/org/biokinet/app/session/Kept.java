@@ -6,6 +6,7 @@ import java.util.UUID;
 import org.biokinet.app.audit.Audit;
 import org.biokinet.app.client.ClientMe;
 import org.biokinet.app.client.ClientService;
+import org.biokinet.app.platform.Cut;
 import org.biokinet.app.session.internal.UploadConflictRow;
 import org.biokinet.core.progress.Attention;
 import org.springframework.data.jpa.repository.JpaRepository;
@@ -47,7 +48,7 @@ class Kept {
   boolean unread(ClientMe me, Sent.Unread<?> unread, String what) {
     if (!beside(me, unread)) return false;
     String it = what.equals("session") ? "it" : "its " + what;
-    String said = cut("%s could not be read: %s".formatted(it, unread.why()), LONGEST_WORDS);
+    String said = Cut.to(LONGEST_WORDS, "%s could not be read: %s".formatted(it, unread.why()));
     clients.raise(me.id(), Attention.WHILE_CLOSED, said);
     audit.changedByClient(me.practiceId(), me.id(), what + " not read", said);
     return true;
@@ -71,10 +72,5 @@ class Kept {
     conflicts.save(
         new UploadConflictRow(me.id(), sent.uploadId(), sent.content(), clock.instant()));
     return true;
-  }
-
-  static String cut(String text, int most) {
-    String stripped = text.strip();
-    return stripped.length() > most ? stripped.substring(0, most) : stripped;
   }
 }

@@ -30,6 +30,7 @@ import org.biokinet.app.library.Library;
 import org.biokinet.app.library.LibraryService;
 import org.biokinet.app.platform.BadUpload;
 import org.biokinet.app.platform.Changes;
+import org.biokinet.app.platform.Cut;
 import org.biokinet.app.platform.NotFound;
 import org.biokinet.app.platform.Pages;
 import org.biokinet.app.practice.Me;
@@ -184,7 +185,7 @@ public class SessionService {
   @Changes
   public void refusedAtGate(ClientMe me, String why) {
     audit.changedByClient(
-        me.practiceId(), me.id(), "start refused", Kept.cut(why, Kept.LONGEST_WORDS));
+        me.practiceId(), me.id(), "start refused", Cut.to(Kept.LONGEST_WORDS, why));
   }
 
   /**
@@ -230,7 +231,7 @@ public class SessionService {
    * @param at when it was, which may be before it came in
    */
   private void stopped(ClientMe me, String reason, Instant at) {
-    clients.raise(me.id(), Attention.STOPPED, Kept.cut(reason, Kept.LONGEST_WORDS));
+    clients.raise(me.id(), Attention.STOPPED, Cut.to(Kept.LONGEST_WORDS, reason));
     screenings.stopped(me.id(), at);
   }
 
@@ -343,7 +344,7 @@ public class SessionService {
                 upload.done().stream().mapToInt(Integer::intValue).sum(),
                 done.timeline().seconds(),
                 !gate.open(),
-                Kept.cut(String.join("; ", putRight), Kept.LONGEST_WORDS),
+                Cut.to(Kept.LONGEST_WORDS, String.join("; ", putRight)),
                 told,
                 upload.easier()));
     items.saveAll(
@@ -549,7 +550,7 @@ public class SessionService {
             upload.uploadId(),
             sent.hash(),
             upload.sessionUploadId(),
-            upload.told(Kept.cut(upload.note(), LONGEST_NOTE)),
+            upload.told(Cut.to(LONGEST_NOTE, upload.note())),
             clock.instant(),
             null));
     publisher.publishEvent(new CheckInArrived(me.id()));
@@ -699,7 +700,7 @@ public class SessionService {
     try {
       return ZoneId.of(told).getId();
     } catch (DateTimeException e) {
-      putRight.add("the device's zone, %s, is not known".formatted(Kept.cut(told, 64)));
+      putRight.add("the device's zone, %s, is not known".formatted(Cut.to(64, told)));
       return me.zone().getId();
     }
   }
