@@ -86,10 +86,15 @@ class Security {
       HttpSecurity http, ClientDeviceFilter devices, CsrfTokenRepository clientTokens)
       throws Exception {
     headers(http);
-    return http.csrf(c -> c.csrfTokenRepository(clientTokens))
-        .securityMatcher("/me/**", "/c/**")
+    // A mail program that ends the reminders has no form: the token in the address is the proof.
+    return http.csrf(c -> c.csrfTokenRepository(clientTokens).ignoringRequestMatchers("/off/**"))
+        .securityMatcher("/me/**", "/c/**", "/off/**")
         .authorizeHttpRequests(
-            a -> a.requestMatchers("/c/**", "/me/gone").permitAll().anyRequest().hasRole("CLIENT"))
+            a ->
+                a.requestMatchers("/c/**", "/off/**", "/me/gone")
+                    .permitAll()
+                    .anyRequest()
+                    .hasRole("CLIENT"))
         .addFilterBefore(devices, UsernamePasswordAuthenticationFilter.class)
         .requestCache(c -> c.requestCache(new NullRequestCache()))
         // A practitioner signed in on the same browser is nobody here.

@@ -184,8 +184,24 @@ abstract class AppTest {
     return drafts.share(me, client.getId(), program, seq, "It is only a test.");
   }
 
+  /** A flare plan of breathing and a movement, shared ahead. */
+  void flarePlan(Me me, Client client) {
+    int seq = 0;
+    for (DraftEdit edit :
+        new DraftEdit[] {
+          new DraftEdit.SetTitle("Calm"),
+          new DraftEdit.Add("a", "diaphragmatic-breathing", "3br"),
+          new DraftEdit.Add("b", "neck-rotation", "3"),
+          new DraftEdit.SetDays(2)
+        }) {
+      drafts.edit(me, client.getId(), ProgramKind.FLARE, seq++, edit);
+    }
+    assertThat(drafts.share(me, client.getId(), ProgramKind.FLARE, seq, "It is only a test."))
+        .isInstanceOf(DraftService.Outcome.Shared.class);
+  }
+
   ClientMe asClient(Client c) {
-    return new ClientMe(c.getId(), c.practiceId(), c.firstName(), c.zone(), c.language());
+    return ClientMe.of(c);
   }
 
   /** A session done in full, started at this instant. */

@@ -31,6 +31,7 @@ import org.biokinet.app.client.Circumstances;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.Contact;
 import org.biokinet.app.demo.MailStandIn;
+import org.biokinet.app.mail.Letter;
 import org.biokinet.app.mail.Outbox;
 import org.biokinet.app.mail.Posted;
 import org.biokinet.app.mail.Posted.State;
@@ -70,7 +71,7 @@ class MailTest extends WithBrowser {
   }
 
   private Posted newest(Client client) {
-    return outbox.of(client.getId()).get(0);
+    return outbox.of(client.getId(), Letter.Kind.LINK).get(0);
   }
 
   private Postman by(JavaMailSender other) {
@@ -143,7 +144,7 @@ class MailTest extends WithBrowser {
         .hasMessage("on cue");
     postman.round();
     assertThat(inbox()).isEmpty();
-    assertThat(outbox.of(client.getId())).isEmpty();
+    assertThat(outbox.of(client.getId(), Letter.Kind.LINK)).isEmpty();
   }
 
   @Test
@@ -234,7 +235,7 @@ class MailTest extends WithBrowser {
                 .param("token", other.token())
                 .param("letter", UUID.randomUUID().toString()))
         .andExpect(status().isUnprocessableEntity());
-    assertThat(outbox.of(client.getId())).isEmpty();
+    assertThat(outbox.of(client.getId(), Letter.Kind.LINK)).isEmpty();
   }
 
   @Test

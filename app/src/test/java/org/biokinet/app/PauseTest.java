@@ -61,22 +61,6 @@ class PauseTest extends WithBrowser {
     return ((Gate.Open) screenings.gate(client)).beginning();
   }
 
-  /** A flare plan of breathing and a movement, shared ahead. */
-  private void flarePlan(Me me, Client client) {
-    int seq = 0;
-    for (DraftEdit edit :
-        new DraftEdit[] {
-          new DraftEdit.SetTitle("Calm"),
-          new DraftEdit.Add("a", "diaphragmatic-breathing", "3br"),
-          new DraftEdit.Add("b", "neck-rotation", "3"),
-          new DraftEdit.SetDays(2)
-        }) {
-      drafts.edit(me, client.getId(), ProgramKind.FLARE, seq++, edit);
-    }
-    assertThat(drafts.share(me, client.getId(), ProgramKind.FLARE, seq, "It is only a test."))
-        .isInstanceOf(DraftService.Outcome.Shared.class);
-  }
-
   @Test
   void onHolidayNothingIsMissedAndTheReturnIsARungLower() throws Exception {
     Me me = practitioner();

@@ -80,9 +80,6 @@ public class DeviceService {
   @Transactional(readOnly = true)
   public Optional<ClientMe> clientOf(String cookie) {
     Instant oldest = clock.instant().minus(LASTS);
-    return devices
-        .clientOf(Secrets.hash(cookie), oldest)
-        .map(clients::byId)
-        .map(c -> new ClientMe(c.getId(), c.practiceId(), c.firstName(), c.zone(), c.language()));
+    return devices.clientOf(Secrets.hash(cookie), oldest).map(clients::byId).map(ClientMe::of);
   }
 }

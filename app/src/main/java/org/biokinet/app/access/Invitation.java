@@ -1,5 +1,6 @@
 package org.biokinet.app.access;
 
+import java.util.Optional;
 import java.util.UUID;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.mail.Letter;
@@ -16,10 +17,11 @@ final class Invitation {
   static Letter to(Client client, Practice practice, Me me, UUID id, String address) {
     return new Letter(
         id,
+        Letter.Kind.LINK,
         practice.id(),
         practice.name(),
         client.getId(),
-        me.id(),
+        Optional.of(me.id()),
         client.contact().email(),
         "Your page at " + practice.name(),
         """
@@ -38,6 +40,7 @@ final class Invitation {
                 me.name() + ", " + practice.name() + ",",
                 address,
                 practice.name(),
-                practice.phone().isBlank() ? "" : ", " + practice.phone()));
+                practice.phone().isBlank() ? "" : ", " + practice.phone()),
+        Optional.empty());
   }
 }

@@ -2,6 +2,7 @@ package org.biokinet.app.client;
 
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.LocalTime;
 import java.time.Period;
 import java.time.ZoneId;
 import java.util.Locale;
@@ -19,6 +20,7 @@ import org.biokinet.core.screening.Screening;
  * @param practitionerId whose client it is
  * @param breathSeconds one breath
  * @param selfCheck whether the practitioner has asked for a daily check of the joints
+ * @param morningFrom when the client wants to be asked about the morning, where that was chosen
  * @param screenAfter answers from before this moment no longer count
  * @param episodeSince programs from before this moment are history
  * @param archivedAt since when nothing goes on for them; empty where they are treated
@@ -33,6 +35,7 @@ public record Client(
     Circumstances circumstances,
     double breathSeconds,
     boolean selfCheck,
+    Optional<LocalTime> morningFrom,
     Instant createdAt,
     Optional<Instant> screenAfter,
     Instant episodeSince,
@@ -50,6 +53,7 @@ public record Client(
         circumstances,
         seconds,
         selfCheck,
+        morningFrom,
         createdAt,
         screenAfter,
         episodeSince,

@@ -3,6 +3,7 @@ package org.biokinet.app.client;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -409,6 +410,14 @@ public class ClientService {
   public void askSelfCheck(Me me, UUID clientId, boolean asked) {
     row(me, clientId).askSelfCheck(asked);
     audit.changed(me, clientId, "daily self-check", asked ? "asked for" : "no more");
+  }
+
+  /** From when in the day the client wants to be asked about the morning. */
+  @Changes
+  public void chooseMorning(ClientMe me, LocalTime from) {
+    lock(me);
+    clients.findById(me.id()).orElseThrow().chooseMorning(from);
+    audit.changedByClient(me.practiceId(), me.id(), "time of the morning question", "" + from);
   }
 
   /** Somebody has called; what is open stays open until its outcome is written down. */

@@ -570,7 +570,6 @@ public class DemoLoader implements ApplicationRunner {
   }
 
   private static ClientMe asClient(Client client) {
-    return new ClientMe(
-        client.getId(), client.practiceId(), client.firstName(), client.zone(), client.language());
+    return ClientMe.of(client);
   }
 }

@@ -25,7 +25,11 @@ import org.springframework.transaction.annotation.Transactional;
 public class Outbox {
 
   interface Mails extends JpaRepository<MailRow, UUID> {
-    List<MailRow> findByClientIdOrderByMadeAtDesc(UUID clientId);
+    List<MailRow> findByClientIdAndKindOrderByMadeAtDesc(UUID clientId, Letter.Kind kind);
+
+    Optional<MailRow> findFirstByClientIdAndKindOrderByMadeAtDesc(UUID clientId, Letter.Kind kind);
+
+    List<MailRow> findByClientIdAndState(UUID clientId, Posted.State state);
 
     @Query(
         "select m.id from MailRow m where m.state = WAITING and m.dueAt <= :now order by m.dueAt")
@@ -57,9 +61,6 @@ public class Outbox {
           Duration.ofMinutes(15),
           Duration.ofHours(1),
           Duration.ofHours(4));
-
-  /** After that it is given up (our choice): a link that comes days later is a riddle. */
-  private static final Duration GIVEN_UP = Duration.ofHours(24);
 
   private final Mails mails;
   private final ApplicationEventPublisher publisher;
@@ -93,16 +94,23 @@ public class Outbox {
 
   /** What was sent to a client or waits, newest first. */
   @Transactional(readOnly = true)
-  public List<Posted> of(UUID clientId) {
-    return mails.findByClientIdOrderByMadeAtDesc(clientId).stream().map(MailRow::posted).toList();
+  public List<Posted> of(UUID clientId, Letter.Kind kind) {
+    return mails.findByClientIdAndKindOrderByMadeAtDesc(clientId, kind).stream()
+        .map(MailRow::posted)
+        .toList();
+  }
+
+  @Transactional(readOnly = true)
+  public Optional<Posted> newest(UUID clientId, Letter.Kind kind) {
+    return mails.findFirstByClientIdAndKindOrderByMadeAtDesc(clientId, kind).map(MailRow::posted);
   }
 
   /** What still waits for a client is not sent any more. */
   @Changes
   public void withdraw(UUID clientId, String why) {
     Instant now = clock.instant();
-    mails.findByClientIdOrderByMadeAtDesc(clientId).stream()
-        .filter(MailRow::waits)
+    mails
+        .findByClientIdAndState(clientId, Posted.State.WAITING)
         .forEach(m -> m.end(Posted.State.WITHDRAWN, why, now));
   }
 
@@ -141,7 +149,7 @@ public class Outbox {
     Instant now = clock.instant();
     MailRow mail = mails.findById(id).orElseThrow();
     if (!mail.waits()) return;
-    if (!now.isBefore(mail.madeAt().plus(GIVEN_UP))) {
+    if (!now.isBefore(mail.goodUntil())) {
       mail.end(Posted.State.GIVEN_UP, answer, now);
     } else {
       Duration wait = WAITS.get(Math.min(Math.max(1, mail.tries()), WAITS.size()) - 1);

@@ -81,6 +81,10 @@ public class Postman {
     String domain = from.substring(from.indexOf('@') + 1);
     message.setHeader("Message-ID", "<%s@%s>".formatted(letter.id(), domain));
     message.setHeader("Auto-Submitted", "auto-generated");
+    if (letter.off().isPresent()) {
+      message.setHeader("List-Unsubscribe", "<%s>".formatted(letter.off().get()));
+      message.setHeader("List-Unsubscribe-Post", "List-Unsubscribe=One-Click");
+    }
     return message;
   }
 

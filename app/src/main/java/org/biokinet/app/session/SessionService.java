@@ -382,9 +382,7 @@ public class SessionService {
   @Changes
   public int recordOnPaper(Me me, UUID clientId, ProgramKind program, List<Ticked> days) {
     Client client = clients.lock(me, clientId);
-    ClientMe them =
-        new ClientMe(
-            clientId, client.practiceId(), client.firstName(), client.zone(), client.language());
+    ClientMe them = ClientMe.of(client);
     int kept = 0;
     for (Ticked t : days) kept += onPaper(them, client, program, t);
     audit.changed(me, clientId, "ticked sheet", "%d new sessions".formatted(kept));
@@ -632,14 +630,14 @@ public class SessionService {
       boolean selfChecked) {}
 
   @Transactional(readOnly = true)
-  public Asked asked(ClientMe me) {
+  public Asked asked(Client me) {
     ZonedDateTime now = clock.instant().atZone(me.zone());
     LocalDate today = now.toLocalDate();
     List<SessionRow> rows =
         sessions.findByClientIdAndLocalDateGreaterThanEqualOrderByStartedAt(
-            me.id(), today.minusDays(2));
-    FollowUpService.Told told = followUps.since(me.id(), today.minusDays(2));
-    Map<UUID, CheckIn> said = said(me.id(), rows);
+            me.getId(), today.minusDays(2));
+    FollowUpService.Told told = followUps.since(me.getId(), today.minusDays(2));
+    Map<UUID, CheckIn> said = said(me.getId(), rows);
     List<Session> recent =
         rows.stream()
             .map(
@@ -649,7 +647,8 @@ public class SessionService {
                         Optional.ofNullable(said.get(r.uploadId())),
                         Optional.ofNullable(told.settled().get(r.uploadId()))))
             .toList();
-    Asking asking = Asking.of(now, recent, told.mornings(), Asking.MORNING_FROM);
+    Asking asking =
+        Asking.of(now, recent, told.mornings(), me.morningFrom().orElse(Asking.MORNING_FROM));
     return new Asked(
         asking,
         asking.settled().map(s -> rows.get(recent.indexOf(s)).uploadId()),

@@ -13,6 +13,7 @@ import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.LocalTime;
 import java.time.ZoneId;
 import java.util.LinkedHashSet;
 import java.util.Locale;
@@ -30,6 +31,7 @@ import org.biokinet.core.anatomy.Means;
 import org.biokinet.core.anatomy.Position;
 import org.biokinet.core.dose.Pacing;
 import org.hibernate.annotations.Formula;
+import org.hibernate.annotations.OptimisticLock;
 import org.jspecify.annotations.Nullable;
 
 /** A person who is treated, as it is stored. */
@@ -61,6 +63,11 @@ public class ClientRow extends Row {
   private @Nullable LocalDate consentOn;
   private BigDecimal breathSeconds;
   private boolean selfCheck;
+
+  /** The client's own choice is in nobody's way who edits the rest. */
+  @OptimisticLock(excluded = true)
+  private @Nullable LocalTime morningFrom;
+
   private Instant createdAt;
   private @Nullable Instant screenAfter;
   private Instant episodeSince;
@@ -142,6 +149,7 @@ public class ClientRow extends Row {
         circumstances(),
         breathSeconds.doubleValue(),
         selfCheck,
+        Optional.ofNullable(morningFrom),
         createdAt,
         Optional.ofNullable(screenAfter),
         episodeSince,
@@ -198,6 +206,10 @@ public class ClientRow extends Row {
 
   public void askSelfCheck(boolean asked) {
     selfCheck = asked;
+  }
+
+  public void chooseMorning(LocalTime from) {
+    morningFrom = from;
   }
 
   private static BigDecimal tenths(double seconds) {

@@ -24,7 +24,11 @@ public class MailRow implements Persistable<UUID> {
   @Id private UUID id;
   private UUID practiceId;
   private UUID clientId;
-  private UUID madeBy;
+
+  @Enumerated(EnumType.STRING)
+  private Letter.Kind kind;
+
+  private @Nullable UUID madeBy;
   private Instant madeAt;
   private String sender;
   private String recipient;
@@ -36,6 +40,7 @@ public class MailRow implements Persistable<UUID> {
   @Enumerated(EnumType.STRING)
   private Posted.State state;
 
+  private @Nullable String offAddress;
   private @Nullable Instant dueAt;
   private int tries;
   private Instant changedAt;
@@ -49,12 +54,14 @@ public class MailRow implements Persistable<UUID> {
     this.id = letter.id();
     this.practiceId = letter.practiceId();
     this.clientId = letter.clientId();
-    this.madeBy = letter.by();
+    this.kind = letter.kind();
+    this.madeBy = letter.by().orElse(null);
     this.madeAt = now;
     this.sender = letter.practiceName();
     this.recipient = letter.to();
     this.subject = letter.subject();
     this.text = letter.text();
+    this.offAddress = letter.off().orElse(null);
     this.state = Posted.State.WAITING;
     this.dueAt = now;
     this.changedAt = now;
@@ -72,14 +79,24 @@ public class MailRow implements Persistable<UUID> {
     return fresh;
   }
 
-  public Instant madeAt() {
-    return madeAt;
+  /** When it is given up. */
+  public Instant goodUntil() {
+    return madeAt.plus(kind.goodFor());
   }
 
   /** As it was written; without its text once it is over. */
   public Letter letter() {
     return new Letter(
-        id, practiceId, sender, clientId, madeBy, recipient, subject, text == null ? "" : text);
+        id,
+        kind,
+        practiceId,
+        sender,
+        clientId,
+        Optional.ofNullable(madeBy),
+        recipient,
+        subject,
+        text == null ? "" : text,
+        Optional.ofNullable(offAddress));
   }
 
   public boolean waits() {

@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.TreeMap;
 import java.util.UUID;
 import org.biokinet.app.client.ClientMe;
+import org.biokinet.app.client.ClientService;
 import org.biokinet.app.practice.PracticeService;
 import org.biokinet.app.session.FollowUpService;
 import org.biokinet.app.session.FollowUpUpload;
@@ -35,6 +36,7 @@ class FollowUpController {
 
   private final FollowUpService followUps;
   private final SessionService sessions;
+  private final ClientService clients;
   private final PracticeService practices;
   private final Uploads uploads;
   private final Clock clock;
@@ -42,11 +44,13 @@ class FollowUpController {
   FollowUpController(
       FollowUpService followUps,
       SessionService sessions,
+      ClientService clients,
       PracticeService practices,
       Uploads uploads,
       Clock clock) {
     this.followUps = followUps;
     this.sessions = sessions;
+    this.clients = clients;
     this.practices = practices;
     this.uploads = uploads;
     this.clock = clock;
@@ -67,7 +71,7 @@ class FollowUpController {
   String settled(
       @AuthenticationPrincipal ClientMe me, @RequestParam UUID id, @RequestParam boolean settled) {
     sessions
-        .asked(me)
+        .asked(clients.byId(me.id()))
         .session()
         .ifPresent(
             session -> followUps.record(me, FollowUpUpload.settled(id, session, settled, now(me))));

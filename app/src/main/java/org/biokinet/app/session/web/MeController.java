@@ -180,7 +180,7 @@ class MeController {
       model.addAttribute("closedWhy", closed.get());
       return "session/closed";
     }
-    SessionService.Asked asked = sessions.asked(me);
+    SessionService.Asked asked = sessions.asked(client);
     Optional<Session> last = last(me, now.program(), asked.recent());
     Side turn = Lead.next(last.map(Session::lead));
     Timeline timeline = Timeline.compile(now.session(turn, SessionLength.USUAL));

@@ -16,6 +16,7 @@ import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientHeader;
 import org.biokinet.app.client.ClientService;
 import org.biokinet.app.client.Station;
+import org.biokinet.app.mail.Letter;
 import org.biokinet.app.mail.Outbox;
 import org.biokinet.app.pause.FlareService;
 import org.biokinet.app.pause.PauseService;
@@ -288,7 +289,7 @@ class StationController {
     Instant now = clock.instant();
     model.addAttribute(
         "mails",
-        outbox.of(client.getId()).stream()
+        outbox.of(client.getId(), Letter.Kind.LINK).stream()
             .limit(MAILS)
             .map(p -> MailView.of(p, now, client.zone()))
             .toList());
