@@ -377,6 +377,39 @@ class FollowUpTest extends AppTest {
     assertThat(own.path("sessions").get(0).has("highestPain")).as("never told").isFalse();
   }
 
+  /** Asked for by a practitioner, told or put off by the client, and not again for a week. */
+  @Test
+  void theBodyMapIsAskedForWeeklyWhereThatIsWanted() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "chin-tuck", "3x10s");
+    Cookie device = device(me, client);
+    String asks = "Where do you feel it this week?";
+    today(device).andExpect(content().string(not(containsString(asks))));
+    String address = "/clients/" + client.getId();
+    mvc.perform(as(me, post(address + "/weekly-map")).param("asked", "true"))
+        .andExpect(redirectedUrl(address + "/do"));
+    today(device).andExpect(content().string(containsString(asks)));
+    mvc.perform(
+            mine("rate/map", device)
+                .param("area", "palm")
+                .param("side", "LEFT")
+                .param("intensity", "4"))
+        .andExpect(redirectedUrl("/me/rate/map"));
+    today(device).andExpect(content().string(not(containsString(asks))));
+    at(6, 8);
+    today(device).andExpect(content().string(not(containsString(asks))));
+    at(1, 8);
+    today(device).andExpect(content().string(containsString(asks)));
+    mvc.perform(mine("rate/map/later", device)).andExpect(redirectedUrl("/me/today"));
+    today(device).andExpect(content().string(not(containsString(asks))));
+    at(7, 8);
+    today(device).andExpect(content().string(containsString(asks)));
+    mvc.perform(as(me, post(address + "/weekly-map")).param("asked", "false"))
+        .andExpect(redirectedUrl(address + "/do"));
+    today(device).andExpect(content().string(not(containsString(asks))));
+  }
+
   /**
    * Asked of nobody unless a practitioner wants it; each side by itself; Review counts the days.
    */

@@ -20,6 +20,7 @@ import org.biokinet.core.screening.Screening;
  * @param practitionerId whose client it is
  * @param breathSeconds one breath
  * @param selfCheck whether the practitioner has asked for a daily check of the joints
+ * @param mapFrom from which day on the weekly body map is asked for, where a practitioner wants it
  * @param morningFrom when the client wants to be asked about the morning, where that was chosen
  * @param screenAfter answers from before this moment no longer count
  * @param episodeSince programs from before this moment are history
@@ -35,6 +36,7 @@ public record Client(
     Circumstances circumstances,
     double breathSeconds,
     boolean selfCheck,
+    Optional<LocalDate> mapFrom,
     Optional<LocalTime> morningFrom,
     Instant createdAt,
     Optional<Instant> screenAfter,
@@ -53,6 +55,7 @@ public record Client(
         circumstances,
         seconds,
         selfCheck,
+        mapFrom,
         morningFrom,
         createdAt,
         screenAfter,

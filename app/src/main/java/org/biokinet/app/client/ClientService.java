@@ -25,6 +25,7 @@ import org.biokinet.app.platform.Phones;
 import org.biokinet.app.practice.Me;
 import org.biokinet.core.progress.Attention;
 import org.biokinet.core.screening.Screening;
+import org.biokinet.core.session.Asking;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.data.domain.Page;
 import org.springframework.data.domain.PageRequest;
@@ -410,6 +411,24 @@ public class ClientService {
   public void askSelfCheck(Me me, UUID clientId, boolean asked) {
     row(me, clientId).askSelfCheck(asked);
     audit.changed(me, clientId, "daily self-check", asked ? "asked for" : "no more");
+  }
+
+  /** Whether the client is asked every week where it hurts. */
+  @Changes
+  public void askMap(Me me, UUID clientId, boolean asked) {
+    ClientRow client = row(me, clientId);
+    LocalDate today = LocalDate.ofInstant(clock.instant(), client.contact().zone());
+    client.askMap(asked ? client.client().mapFrom().orElse(today) : null);
+    audit.changed(me, clientId, "weekly body map", asked ? "asked for" : "no more");
+  }
+
+  /** The map was told, or put off: it is asked for again in a week, if at all. */
+  @Changes
+  public void mapAsked(ClientMe me) {
+    lock(me);
+    ClientRow client = clients.findById(me.id()).orElseThrow();
+    LocalDate next = LocalDate.ofInstant(clock.instant(), me.zone()).plusDays(Asking.MAP_EVERY);
+    if (client.client().mapFrom().isPresent()) client.askMap(next);
   }
 
   /** From when in the day the client wants to be asked about the morning. */

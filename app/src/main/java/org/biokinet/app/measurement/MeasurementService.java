@@ -168,6 +168,7 @@ public class MeasurementService {
     PainMap now = ownMap(client);
     PainMap then = clear ? now.without(mark.area(), mark.side()) : now.with(mark);
     keep(client, new Measured.BodyMap(then), null);
+    clients.mapAsked(me);
     audit.changedByClient(me.practiceId(), me.id(), "measured", "MAP");
     List<String> asks =
         then.asksForSigns().stream().filter(a -> !now.asksForSigns().contains(a)).toList();

@@ -36,6 +36,9 @@ public record Asking(Optional<Session> settled, boolean hourOver, boolean mornin
    */
   public static final Duration MORNING_WITHIN = Duration.ofHours(36);
 
+  /** Days from one body map to the next, where it was asked for; our choice. */
+  public static final int MAP_EVERY = 7;
+
   /**
    * @param now where the client is
    * @param recent sessions of the last two days, in any order

@@ -64,6 +64,10 @@ public class ClientRow extends Row {
   private BigDecimal breathSeconds;
   private boolean selfCheck;
 
+  /** Moved on by every map of the client's, in nobody's way who edits the rest. */
+  @OptimisticLock(excluded = true)
+  private @Nullable LocalDate mapFrom;
+
   /** The client's own choice is in nobody's way who edits the rest. */
   @OptimisticLock(excluded = true)
   private @Nullable LocalTime morningFrom;
@@ -149,6 +153,7 @@ public class ClientRow extends Row {
         circumstances(),
         breathSeconds.doubleValue(),
         selfCheck,
+        Optional.ofNullable(mapFrom),
         Optional.ofNullable(morningFrom),
         createdAt,
         Optional.ofNullable(screenAfter),
@@ -206,6 +211,10 @@ public class ClientRow extends Row {
 
   public void askSelfCheck(boolean asked) {
     selfCheck = asked;
+  }
+
+  public void askMap(@Nullable LocalDate from) {
+    mapFrom = from;
   }
 
   public void chooseMorning(LocalTime from) {

@@ -111,6 +111,13 @@ class RateController {
     return "measurement/own-map";
   }
 
+  /** Nothing to mark this week. */
+  @PostMapping("/map/later")
+  String later(@AuthenticationPrincipal ClientMe me) {
+    clients.mapAsked(me);
+    return "redirect:/me/today";
+  }
+
   @PostMapping("/map")
   String mark(
       @AuthenticationPrincipal ClientMe me,

@@ -220,6 +220,9 @@ class MeController {
     model.addAttribute("toldNow", asked.toldNow().filter(p -> new Pain(p).mayStart()).orElse(null));
     model.addAttribute("answerId", UUID.randomUUID());
     model.addAttribute("selfCheck", client.selfCheck() && !asked.selfChecked());
+    LocalDate today = LocalDate.ofInstant(clock.instant(), me.zone());
+    model.addAttribute(
+        "mapDue", client.mapFrom().filter(from -> !today.isBefore(from)).isPresent());
     return "session/today";
   }
 

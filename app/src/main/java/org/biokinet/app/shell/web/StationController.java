@@ -112,6 +112,16 @@ class StationController {
     return "redirect:/clients/" + id + "/do";
   }
 
+  /** Whether the client is asked every week where it hurts. */
+  @PostMapping("/clients/{id}/weekly-map")
+  String weeklyMap(
+      @AuthenticationPrincipal Me me,
+      @PathVariable UUID id,
+      @RequestParam(defaultValue = "false") boolean asked) {
+    clients.askMap(me, id, asked);
+    return "redirect:/clients/" + id + "/do";
+  }
+
   @GetMapping("/clients/{id}/do")
   String handOver(@AuthenticationPrincipal Me me, @PathVariable UUID id, Model model) {
     Client client = header.show(me, id, Station.DO, model);
