@@ -237,7 +237,7 @@ abstract class AppTest {
   /** The device cookie of a client who has opened a new link. */
   Cookie device(Me me, Client client) {
     LinkService.Made made = links.make(me, client.getId());
-    LinkService.Opening opening = links.open(made.token(), made.pin());
+    LinkService.Opening opening = links.open(made.token(), made.pin(), "");
     return new Cookie("biokinet-client", ((LinkService.Opening.Opened) opening).cookie());
   }
 

@@ -485,7 +485,13 @@ class BrowserTest extends WithBrowser {
             "/me/messages",
             "/me/self-check",
             "/me/log",
-            "/me/back")) {
+            "/me/back",
+            "/me/times",
+            "/me/rate",
+            "/me/rate/map",
+            "/me/pause",
+            "/me/renew",
+            "/c/who")) {
       phone.navigate(address);
       for (int[] size : new int[][] {{390, 844}, {320, 568}, {1280, 800}}) {
         phone.setViewportSize(size[0], size[1]);

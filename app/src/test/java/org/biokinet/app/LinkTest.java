@@ -3,6 +3,7 @@ package org.biokinet.app;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.hamcrest.Matchers.containsString;
+import static org.hamcrest.Matchers.not;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
@@ -22,7 +23,10 @@ import java.util.UUID;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.biokinet.app.access.LinkService;
 import org.biokinet.app.access.LinkService.Opening;
+import org.biokinet.app.client.Circumstances;
 import org.biokinet.app.client.Client;
+import org.biokinet.app.client.ClientMe;
+import org.biokinet.app.client.Contact;
 import org.biokinet.app.platform.NotFound;
 import org.biokinet.app.practice.Me;
 import org.hamcrest.Matchers;
@@ -49,12 +53,12 @@ class LinkTest extends AppTest {
     mvc.perform(post("/c/" + made.token()).param("pin", wrong).with(csrf()))
         .andExpect(status().isUnprocessableEntity())
         .andExpect(content().string(Matchers.containsString("That PIN is not right")));
-    for (int i = 0; i < 4; i++) links.open(made.token(), wrong);
-    assertThat(links.open(made.token(), made.pin())).isInstanceOf(Opening.Wait.class);
+    for (int i = 0; i < 4; i++) links.open(made.token(), wrong, "");
+    assertThat(links.open(made.token(), made.pin(), "")).isInstanceOf(Opening.Wait.class);
     mvc.perform(post("/c/" + made.token()).param("pin", made.pin()).with(csrf()))
         .andExpect(status().isTooManyRequests());
     clock.moveTo(Instant.now().plus(Duration.ofMinutes(2)));
-    assertThat(links.open(made.token(), made.pin())).isInstanceOf(Opening.Opened.class);
+    assertThat(links.open(made.token(), made.pin(), "")).isInstanceOf(Opening.Opened.class);
   }
 
   @Test
@@ -64,12 +68,63 @@ class LinkTest extends AppTest {
     LinkService.Made first = links.make(me, client.getId());
     Cookie device =
         new Cookie(
-            "biokinet-client", ((Opening.Opened) links.open(first.token(), first.pin())).cookie());
+            "biokinet-client",
+            ((Opening.Opened) links.open(first.token(), first.pin(), "")).cookie());
     mvc.perform(get("/me/today").cookie(device)).andExpect(status().isOk());
     links.make(me, client.getId());
     mvc.perform(get("/me/today").cookie(device)).andExpect(redirectedUrl("/me/gone"));
-    assertThatThrownBy(() -> links.open(first.token(), first.pin())).isInstanceOf(NotFound.class);
+    assertThatThrownBy(() -> links.open(first.token(), first.pin(), ""))
+        .isInstanceOf(NotFound.class);
     mvc.perform(get("/c/" + first.token())).andExpect(status().isNotFound());
+  }
+
+  /** One device, two people: each by name and PIN, neither sees the other's page without it. */
+  @Test
+  void twoOnOneDeviceAreChosenByNameAndPin() throws Exception {
+    Me me = practitioner();
+    Client ada = client(me);
+    Contact contact = Contact.of("Bo Example", LISBON);
+    Client bo = clients.add(me, contact, Circumstances.of("forecaster"));
+    LinkService.Made adas = links.make(me, ada.getId());
+    LinkService.Made bos = links.make(me, bo.getId());
+    String first = ((Opening.Opened) links.open(adas.token(), adas.pin(), "")).cookie();
+    String both = ((Opening.Opened) links.open(bos.token(), bos.pin(), first)).cookie();
+    assertThat(devices.clientOf(both).orElseThrow().id()).isEqualTo(bo.getId());
+    assertThat(devices.known(both)).extracting(ClientMe::firstName).containsExactly("Bo", "Ada");
+    mvc.perform(get("/c/who").cookie(device(both)))
+        .andExpect(content().string(containsString("Open as Ada")))
+        .andExpect(content().string(not(containsString("Open as Bo"))));
+    mvc.perform(
+            post("/c/who")
+                .cookie(device(both))
+                .with(csrf())
+                .param("client", ada.getId().toString())
+                .param("pin", bos.pin()))
+        .andExpect(status().isUnprocessableEntity())
+        .andExpect(cookie().doesNotExist("biokinet-client"))
+        .andExpect(content().string(containsString("That PIN is not right.")));
+    String back = ((Opening.Opened) links.choose(both, ada.getId(), adas.pin())).cookie();
+    assertThat(devices.clientOf(back).orElseThrow().id()).isEqualTo(ada.getId());
+    assertThat(devices.known(back)).hasSize(2);
+    // Opened once more the same person stands there once.
+    String again = ((Opening.Opened) links.open(adas.token(), adas.pin(), back)).cookie();
+    assertThat(devices.known(again)).hasSize(2);
+    // Left, nobody is in; who was comes back by the PIN.
+    String left = links.lock(again);
+    mvc.perform(get("/me/today").cookie(device(left))).andExpect(redirectedUrl("/me/gone"));
+    mvc.perform(get("/me/gone").cookie(device(left))).andExpect(redirectedUrl("/c/who"));
+    assertThat(links.choose(left, bo.getId(), bos.pin())).isInstanceOf(Opening.Opened.class);
+    // Whose link has ended is not there any more, nor is who never was.
+    links.end(me, bo.getId());
+    assertThat(devices.known(left)).extracting(ClientMe::firstName).containsExactly("Ada");
+    assertThatThrownBy(() -> links.choose(left, bo.getId(), bos.pin()))
+        .isInstanceOf(NotFound.class);
+    assertThatThrownBy(() -> links.choose(left, client(me).getId(), adas.pin()))
+        .isInstanceOf(NotFound.class);
+  }
+
+  private static Cookie device(String cookie) {
+    return new Cookie("biokinet-client", cookie);
   }
 
   @Test
@@ -101,10 +156,11 @@ class LinkTest extends AppTest {
     atOnce(
         24,
         () -> {
-          if (links.open(made.token(), wrong) instanceof Opening.WrongPin) looked.incrementAndGet();
+          if (links.open(made.token(), wrong, "") instanceof Opening.WrongPin)
+            looked.incrementAndGet();
         });
     assertThat(looked).hasValue(5);
-    assertThat(links.open(made.token(), made.pin())).isInstanceOf(Opening.Wait.class);
+    assertThat(links.open(made.token(), made.pin(), "")).isInstanceOf(Opening.Wait.class);
   }
 
   /** The pause grows: one minute, two, four, up to an hour. */
@@ -113,13 +169,13 @@ class LinkTest extends AppTest {
     Me me = practitioner();
     LinkService.Made made = links.make(me, client(me).getId());
     String wrong = made.pin().equals("000000") ? "111111" : "000000";
-    for (int i = 0; i < 5; i++) links.open(made.token(), wrong);
+    for (int i = 0; i < 5; i++) links.open(made.token(), wrong, "");
     for (long minutes : new long[] {1, 2, 4, 8, 16, 32, 60, 60}) {
-      Duration left = ((Opening.Wait) links.open(made.token(), wrong)).howLong();
+      Duration left = ((Opening.Wait) links.open(made.token(), wrong, "")).howLong();
       assertThat(left)
           .isBetween(Duration.ofMinutes(minutes).minusSeconds(5), Duration.ofMinutes(minutes));
       clock.moveTo(clock.instant().plus(left));
-      assertThat(links.open(made.token(), wrong)).isInstanceOf(Opening.WrongPin.class);
+      assertThat(links.open(made.token(), wrong, "")).isInstanceOf(Opening.WrongPin.class);
     }
   }
 
@@ -216,7 +272,7 @@ class LinkTest extends AppTest {
     Me me = practitioner();
     Client client = client(me);
     LinkService.Made made = links.make(me, client.getId());
-    LinkService.Opening opening = links.open(made.token(), made.pin());
+    LinkService.Opening opening = links.open(made.token(), made.pin(), "");
     Cookie own = new Cookie("biokinet-client", ((LinkService.Opening.Opened) opening).cookie());
     mvc.perform(get("/c/" + made.token()).cookie(own)).andExpect(redirectedUrl("/me/today"));
     mvc.perform(get("/c/" + made.token())).andExpect(view().name("access/pin"));

@@ -401,12 +401,12 @@ class PeopleTest extends AppTest {
     clock.moveTo(clock.instant().plusSeconds(60));
     String pin = links.newPin(me, client.getId()).orElseThrow();
     assertThat(standing(client).attention()).isNotEqualTo(Attention.NEW_PIN);
-    assertThat(links.open(made.token(), made.pin()))
+    assertThat(links.open(made.token(), made.pin(), ""))
         .isInstanceOf(
             pin.equals(made.pin())
                 ? LinkService.Opening.Opened.class
                 : LinkService.Opening.WrongPin.class);
-    assertThat(links.open(made.token(), pin)).isInstanceOf(LinkService.Opening.Opened.class);
+    assertThat(links.open(made.token(), pin, "")).isInstanceOf(LinkService.Opening.Opened.class);
     assertThat(links.newPin(me, unscreened(me).getId())).isEqualTo(Optional.empty());
     mvc.perform(post("/c/nonsense/forgotten").with(csrf())).andExpect(status().isNotFound());
   }

@@ -3,6 +3,7 @@ package org.biokinet.app.access;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.biokinet.app.access.internal.ClientDevice;
@@ -35,6 +36,8 @@ public class DeviceService {
         where d.cookieHash = :hash and d.madeAt > :oldest and l.revokedAt is null
         """)
     Optional<UUID> clientOf(String hash, Instant oldest);
+
+    Optional<ClientDevice> findByCookieHash(String hash);
   }
 
   private final Devices devices;
@@ -60,26 +63,58 @@ public class DeviceService {
   }
 
   /**
-   * The cookie of a new device of this client; the PIN was right.
+   * The cookie of a device on which this client is in from now on; the PIN was right.
    *
+   * @param cookie of the device until now, which may know others too
    * @throws NotFound when the link has ended meanwhile
    */
   @Changes
-  String letIn(UUID clientId, UUID linkId) {
+  String letIn(UUID clientId, UUID linkId, String cookie) {
     Client client = clients.lock(clients.byId(clientId));
     ClientLink link = links.findByIdAndRevokedAtIsNull(linkId).orElseThrow(NotFound::new);
     link.opened(clock.instant());
-    String cookie = Secrets.token();
-    devices.save(new ClientDevice(link.getId(), Secrets.hash(cookie), clock.instant()));
+    String token = Secrets.token();
+    devices.save(new ClientDevice(link.getId(), Secrets.hash(token), clock.instant()));
     publisher.publishEvent(new LinkChanged(clientId));
     audit.changedByClient(client.practiceId(), client.getId(), "link opened", "");
-    return cookie;
+    Keys keys = Keys.of(cookie);
+    List<String> before =
+        keys.tokens().stream()
+            .filter(t -> behind(t).filter(c -> c.id().equals(clientId)).isPresent())
+            .toList();
+    return keys.without(before).in(token).cookie();
   }
 
-  /** The client behind a device cookie; empty when the device or its link has ended. */
+  /** Who is in on a device; empty where nobody is, or the device or the link has ended. */
   @Transactional(readOnly = true)
   public Optional<ClientMe> clientOf(String cookie) {
+    return behind(Keys.of(cookie).first());
+  }
+
+  /** Everybody who was let in on a device and still may be, who is in first. */
+  @Transactional(readOnly = true)
+  public List<ClientMe> known(String cookie) {
+    return Keys.of(cookie).tokens().stream().map(this::behind).flatMap(Optional::stream).toList();
+  }
+
+  /** By which token and link a client was let in on a device. */
+  @Transactional(readOnly = true)
+  Optional<Entry> entry(String cookie, UUID clientId) {
+    return Keys.of(cookie).tokens().stream()
+        .filter(t -> behind(t).filter(c -> c.id().equals(clientId)).isPresent())
+        .findFirst()
+        .flatMap(
+            t ->
+                devices
+                    .findByCookieHash(Secrets.hash(t))
+                    .flatMap(d -> links.findByIdAndRevokedAtIsNull(d.linkId()))
+                    .map(link -> new Entry(t, link)));
+  }
+
+  record Entry(String token, ClientLink link) {}
+
+  private Optional<ClientMe> behind(String token) {
     Instant oldest = clock.instant().minus(LASTS);
-    return devices.clientOf(Secrets.hash(cookie), oldest).map(clients::byId).map(ClientMe::of);
+    return devices.clientOf(Secrets.hash(token), oldest).map(clients::byId).map(ClientMe::of);
   }
 }

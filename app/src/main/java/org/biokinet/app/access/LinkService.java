@@ -6,6 +6,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Supplier;
 import org.biokinet.app.access.internal.ClientLink;
 import org.biokinet.app.audit.Audit;
 import org.biokinet.app.client.Client;
@@ -242,16 +243,36 @@ public class LinkService {
   /**
    * Swaps token and PIN for a device cookie.
    *
+   * @param cookie of the device until now, or empty
    * @throws NotFound when there is no such link, or it has ended
    */
-  public Opening open(String token, String pin) {
+  public Opening open(String token, String pin, String cookie) {
     ClientLink link = live(token);
+    return open(link, pin, () -> devices.letIn(link.clientId(), link.getId(), cookie));
+  }
+
+  /**
+   * Lets somebody in again who was let in on a device before.
+   *
+   * @throws NotFound when they were not, or their link has ended
+   */
+  public Opening choose(String cookie, UUID clientId, String pin) {
+    DeviceService.Entry entry = devices.entry(cookie, clientId).orElseThrow(NotFound::new);
+    return open(entry.link(), pin, () -> Keys.of(cookie).in(entry.token()).cookie());
+  }
+
+  /** The cookie of a device on which nobody is in until a PIN is given. */
+  public String lock(String cookie) {
+    return Keys.of(cookie).locked().cookie();
+  }
+
+  private Opening open(ClientLink link, String pin, Supplier<String> cookie) {
     Throttle.Try tried =
         throttle.look(bucket(link), Sender.address(), () -> passwords.matches(pin, link.pinHash()));
     return switch (tried.outcome()) {
       case WAIT -> new Opening.Wait(tried.howLong());
       case WRONG -> new Opening.WrongPin();
-      case RIGHT -> new Opening.Opened(devices.letIn(link.clientId(), link.getId()));
+      case RIGHT -> new Opening.Opened(cookie.get());
     };
   }
 }

@@ -358,7 +358,7 @@ public class DemoLoader implements ApplicationRunner {
             new String[] {"chin-tuck", "3x5s"}));
     links.make(me, ines.getId(), new LinkService.Made(CLIENT_TOKEN, CLIENT_PIN));
     at(11, 19 * 60);
-    links.open(CLIENT_TOKEN, CLIENT_PIN);
+    links.open(CLIENT_TOKEN, CLIENT_PIN, "");
     // Days back, minutes after midnight, pain before, highest pain, stretch felt.
     measured(me, ines);
     int[][] days = {

@@ -2,9 +2,13 @@ package org.biokinet.app.access.web;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
 import org.biokinet.app.access.ClientDeviceFilter;
 import org.biokinet.app.access.DeviceService;
 import org.biokinet.app.access.LinkService;
+import org.biokinet.app.client.ClientMe;
 import org.biokinet.app.platform.NotFound;
 import org.biokinet.app.platform.Site;
 import org.biokinet.app.practice.PracticeService;
@@ -28,13 +32,19 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 class LinkController {
 
   private final LinkService links;
+  private final DeviceService devices;
   private final PracticeService practices;
   private final CsrfTokenRepository tokens;
   private final Site site;
 
   LinkController(
-      LinkService links, PracticeService practices, CsrfTokenRepository tokens, Site site) {
+      LinkService links,
+      DeviceService devices,
+      PracticeService practices,
+      CsrfTokenRepository tokens,
+      Site site) {
     this.links = links;
+    this.devices = devices;
     this.practices = practices;
     this.tokens = tokens;
     this.site = site;
@@ -67,25 +77,30 @@ class LinkController {
   String open(
       @PathVariable String token,
       @RequestParam(defaultValue = "") String pin,
+      @CookieValue(name = ClientDeviceFilter.COOKIE, defaultValue = "") String cookie,
       HttpServletRequest request,
       HttpServletResponse response,
       Model model) {
-    LinkService.Opening opening = links.open(token, pin.replaceAll("\\s", ""));
-    if (opening instanceof LinkService.Opening.Opened opened) {
-      ResponseCookie cookie =
-          ResponseCookie.from(ClientDeviceFilter.COOKIE, opened.cookie())
-              .httpOnly(true)
-              .secure(site.secure())
-              .sameSite("Lax")
-              .path("/")
-              .maxAge(DeviceService.LASTS)
-              .build();
-      response.addHeader(HttpHeaders.SET_COOKIE, cookie.toString());
-      // Pages that another client of this device has left open are nobody's any more.
-      tokens.saveToken(null, request, response);
-      return "redirect:/me/today";
-    }
+    LinkService.Opening opening = links.open(token, digits(pin), cookie);
+    if (in(opening, request, response, model)) return "redirect:/me/today";
     show(token, model);
+    return "access/pin";
+  }
+
+  private static String digits(String pin) {
+    return pin.replaceAll("\\s", "");
+  }
+
+  /** Whether somebody is in now; says why not. */
+  private boolean in(
+      LinkService.Opening opening,
+      HttpServletRequest request,
+      HttpServletResponse response,
+      Model model) {
+    if (opening instanceof LinkService.Opening.Opened opened) {
+      keep(opened.cookie(), request, response);
+      return true;
+    }
     response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
     if (opening instanceof LinkService.Opening.Wait wait) {
       response.setStatus(HttpStatus.TOO_MANY_REQUESTS.value());
@@ -93,7 +108,57 @@ class LinkController {
     } else {
       model.addAttribute("wrong", true);
     }
-    return "access/pin";
+    return false;
+  }
+
+  private void keep(String value, HttpServletRequest request, HttpServletResponse response) {
+    ResponseCookie cookie =
+        ResponseCookie.from(ClientDeviceFilter.COOKIE, value)
+            .httpOnly(true)
+            .secure(site.secure())
+            .sameSite("Lax")
+            .path("/")
+            .maxAge(DeviceService.LASTS)
+            .build();
+    response.addHeader(HttpHeaders.SET_COOKIE, cookie.toString());
+    // Pages that another client of this device has left open are nobody's any more.
+    tokens.saveToken(null, request, response);
+  }
+
+  /** Who uses this device. */
+  @GetMapping("/c/who")
+  String who(
+      @CookieValue(name = ClientDeviceFilter.COOKIE, defaultValue = "") String cookie,
+      Model model) {
+    List<ClientMe> known = devices.known(cookie);
+    if (known.isEmpty()) return "access/gone";
+    model.addAttribute("known", known);
+    devices.clientOf(cookie).ifPresent(now -> model.addAttribute("now", now));
+    return "access/who";
+  }
+
+  /**
+   * Somebody else is here.
+   *
+   * @param client who; without it the PIN is asked next time, whoever comes
+   */
+  @PostMapping("/c/who")
+  String choose(
+      @CookieValue(name = ClientDeviceFilter.COOKIE, defaultValue = "") String cookie,
+      @RequestParam Optional<UUID> client,
+      @RequestParam(defaultValue = "") String pin,
+      HttpServletRequest request,
+      HttpServletResponse response,
+      Model model) {
+    if (client.isEmpty()) {
+      keep(links.lock(cookie), request, response);
+      return "redirect:/c/who";
+    }
+    if (in(links.choose(cookie, client.get(), digits(pin)), request, response, model)) {
+      return "redirect:/me/today";
+    }
+    model.addAttribute("chosen", client.get());
+    return who(cookie, model);
   }
 
   @ExceptionHandler(NotFound.class)
@@ -102,8 +167,9 @@ class LinkController {
     return "access/gone";
   }
 
+  /** Nobody is in on this device; who was is asked for the PIN. */
   @GetMapping("/me/gone")
-  String gone() {
-    return "access/gone";
+  String gone(@CookieValue(name = ClientDeviceFilter.COOKIE, defaultValue = "") String cookie) {
+    return devices.known(cookie).isEmpty() ? "access/gone" : "redirect:/c/who";
   }
 }
