@@ -25,9 +25,13 @@ function local(moment) {
 
 Alpine.data("player", () => {
   const script = JSON.parse(document.getElementById("script").textContent);
-  const { steps, sounds, preview } = script;
+  const { preview } = script;
   const words = document.getElementById("words").dataset;
-  const clock = new Clock(steps, script.seconds, script.sleptSeconds);
+  const walk = (w) => ({ ...w, clock: new Clock(w.steps, w.seconds, script.sleptSeconds) });
+  const main = walk(script);
+  /** What is walked now: the session, or for a while what takes the place of a part of it. */
+  let { steps, sounds, clock } = main;
+  let inPlace = null; // what takes that place; null in the session itself
   const still = matchMedia("(prefers-reduced-motion: reduce)");
   const same = JSON.stringify([
     script.program, script.version, script.length, script.beginning, script.paused, script.lead, script.seconds,
@@ -47,16 +51,37 @@ Alpine.data("player", () => {
   let nextSound = 0; // its timer
   let worker = null;
   let awake = () => {};
-  let eased = new Set(); // what was made easier, as item and side
+  let eased = new Set(); // what was made easier, as it is sent
 
   const partOf = ({ item, side }) => item + (side?.charAt(0) ?? "");
-  /** What a step takes away from itself where its exercise was made easier. */
-  const shorterBy = (i) => (eased.has(partOf(steps[i])) && !clock.cuts.has(i) ? steps[i].seconds - steps[i].easy : 0);
+  const follow = (w) => ({ steps, sounds, clock } = w);
+  /** What of this was a form of its own, not a smaller dose. */
+  const replaced = (sent = [...eased]) => script.instead.filter((x) => sent.includes(x.sent));
+
+  /** What a step of the session takes away from itself by all that was made easier. */
+  function shorterBy(i) {
+    if (main.clock.cuts.has(i)) return 0;
+    const { seconds, easy } = main.steps[i];
+    const least = eased.has(partOf(main.steps[i])) ? easy : seconds;
+    return seconds - Math.min(least, ...replaced().map((x) => x.left[i]));
+  }
+
+  /** Seconds until all is over. */
+  function remaining() {
+    const { position, length } = main.clock;
+    const now = main.clock.index();
+    const fallsAway = main.steps.reduce((sum, { start, seconds }, i) => {
+      if (i < now) return sum;
+      return sum + (i > now ? shorterBy(i) : Math.min(shorterBy(i), start + seconds - position));
+    }, 0);
+    return length - position - fallsAway + (inPlace ? clock.length - clock.position : 0);
+  }
 
   /** The picture of a step; on the way to the first side it is already that of this side. */
   function pictureOf(i, before) {
     const { item, side } = steps[i];
-    const own = figures.filter((f) => Number(f.dataset.item) === item);
+    const code = inPlace?.exercise; // the pictures of the session have none
+    const own = figures.filter((f) => Number(f.dataset.item) === item && f.dataset.instead === code);
     const next = side ?? steps.slice(i).find((t) => t.item === item && t.side)?.side ?? before;
     return figures.indexOf(own.find((f) => f.dataset.side === next) ?? own[0]);
   }
@@ -117,6 +142,8 @@ Alpine.data("player", () => {
     saving: false,
     /** How often something was made easier. */
     easings: 0,
+    /** The name of what is done in place of something; empty in the session itself. */
+    instead: "",
     /** Highest pain and stretch felt as they are answered; -1 until then. */
     highest: -1,
     felt: -1,
@@ -166,10 +193,10 @@ Alpine.data("player", () => {
     // ---- what is seen ---------------------------------------------------------------------------
 
     get step() {
-      return steps[this.at] ?? {};
+      return (this.instead ? inPlace.steps : main.steps)[this.at] ?? {};
     },
     exercise() {
-      return script.items[this.step.item];
+      return this.instead || script.items[this.step.item];
     },
     progress() {
       return fill(words.progress, { n: this.step.item + 1, of: script.items.length });
@@ -226,6 +253,7 @@ Alpine.data("player", () => {
       if (this.state !== "ended") return false;
       const item = Number(row.dataset.item);
       const worked = clock.done();
+      if (replaced().some((x) => x.item === item)) return false;
       const own = steps.map((s, i) => i).filter((i) => steps[i].item === item && steps[i].work);
       return own.length > 0 && own.every((i) => worked[i] === 0 && steps[i].start < clock.position);
     },
@@ -263,11 +291,10 @@ Alpine.data("player", () => {
     refresh() {
       const i = clock.index();
       const s = steps[i];
-      const rest = s.start + s.seconds - clock.position - shorterBy(i);
-      const saved = steps.reduce((sum, step, n) => sum + (n >= i ? shorterBy(n) : 0), 0);
+      const rest = s.start + s.seconds - clock.position - (inPlace ? 0 : shorterBy(i));
       this.count = Math.max(1, Math.ceil(rest - 0.001));
-      this.left = clockface(Math.ceil(script.seconds - clock.position - saved));
-      this.cursor = (clock.position / script.seconds) * 1000;
+      this.left = clockface(Math.ceil(remaining()));
+      this.cursor = (main.clock.position / main.clock.length) * 1000;
       this.state = clock.running ? "running" : "paused";
       const passed = s.breaths > 0 ? Math.floor((clock.position - s.start) / s.breath) : 0;
       this.breathOf = s.breaths > 0 ? fill(words.breath, { n: Math.min(s.breaths, passed + 1), of: s.breaths }) : "";
@@ -341,16 +368,23 @@ Alpine.data("player", () => {
       }
       this.shorten();
       this.listen();
-      if (clock.ended) this.finish("FINISHED");
+      if (clock.ended) this.over();
       else this.refresh();
       this.awaitSound();
     },
+    /** The end of what is walked. */
+    over() {
+      if (inPlace) this.backToSession();
+      else this.finish("FINISHED");
+    },
     /** Takes out the middle of a step that was made easier, so that its beginning and end are heard. */
     shorten() {
+      if (inPlace) return;
       for (let i = clock.index(); !clock.ended; i = clock.index()) {
         const by = shorterBy(i);
-        const { start, seconds, easy } = steps[i];
-        if (by === 0 || (easy > 0 && clock.position - start < easy / 2)) return;
+        const { start, seconds } = steps[i];
+        const stays = seconds - by;
+        if (by === 0 || (stays > 0 && clock.position - start < stays / 2)) return;
         clock.cut(i, Math.min(by, start + seconds - clock.position));
         this.listenFrom(clock.position);
       }
@@ -393,7 +427,7 @@ Alpine.data("player", () => {
     },
     /** Whoever was away begins the exercise again. */
     fromBeginning() {
-      this.notice = fill(words.again, { exercise: script.items[steps[clock.index()].item] });
+      this.notice = fill(words.again, { exercise: this.exercise() });
       this.to(beginningOf(clock.index()));
     },
     pause() {
@@ -417,7 +451,7 @@ Alpine.data("player", () => {
     jump(seconds) {
       this.to(seconds);
       if (clock.ended) {
-        this.finish("FINISHED");
+        this.over();
         return;
       }
       if (pausedAt > 0) pausedAt = Date.now(); // whoever looks around in a pause has not gone away
@@ -462,10 +496,13 @@ Alpine.data("player", () => {
       await this.begin(() => {
         uploadId = kept.uploadId;
         revision = kept.revision + 1;
-        eased = new Set(kept.eased);
+        const from = beginningOf(clock.index(kept.position));
+        const here = steps[clock.index(from)].item;
+        // The exercise begins again as it is, and can be made easier again.
+        eased = new Set(kept.eased.filter((e) => replaced([e]).every((x) => x.item !== here)));
         this.easings = eased.size;
         startedAt = new Date(kept.startedAt);
-        clock.restore(kept.worked, beginningOf(clock.index(kept.position)));
+        clock.restore(kept.worked, from);
       });
     },
     async begin(setUp) {
@@ -522,22 +559,72 @@ Alpine.data("player", () => {
       this.jump(steps[steps[clock.index()].back].start);
     },
     skip() {
-      this.jump(steps[steps[clock.index()].skip]?.start ?? script.seconds);
+      this.jump(steps[steps[clock.index()].skip]?.start ?? clock.length);
     },
-    /** A smaller movement, and one step less from here on: of this side, or of both before it begins. */
+    /**
+     * A smaller movement, and one step less from here on: of this side, or of both before it begins.
+     * Where there is no smaller dose, an easier form in its place; where there is none, only the first.
+     */
     easier() {
-      const { item, side } = steps[clock.index()];
-      const own = side ? [partOf({ item, side })] : steps.filter((s) => s.item === item && s.work).map(partOf);
-      own.forEach((part) => eased.add(part));
+      const now = steps[clock.index()];
+      const part = partOf(now);
+      const instead = inPlace ? null : script.instead.find((x) => x.part === part);
       this.easings++;
       sound.hush();
-      this.say(words.easier);
-      this.notice = words.easier;
+      if (instead) {
+        eased.add(instead.sent);
+        this.inPlaceOf(instead);
+      } else {
+        const own = steps.filter((s) => s.work && s.item === now.item && (!now.side || s.side === now.side));
+        if (!inPlace) own.forEach((s) => eased.add(partOf(s)));
+        this.notice = own.some((s) => s.easy < s.seconds) ? words.easier : words.easierLeast;
+        this.say(this.notice);
+      }
       this.tick();
       this.keep();
     },
+    /** Walks what takes the place of a part. */
+    inPlaceOf(instead) {
+      const { running, speed } = clock;
+      clock.pause();
+      inPlace = walk(instead);
+      follow(inPlace);
+      clock.at(speed);
+      this.instead = instead.name;
+      this.to(0);
+      this.notice = fill(words.instead, { exercise: instead.name });
+      if (running) clock.run();
+      this.listen();
+      this.refresh();
+    },
+    /** Goes on in the session, where the part that was replaced falls away. */
+    backToSession() {
+      const { running, speed } = clock;
+      this.inSession();
+      clock.at(speed);
+      if (running) clock.run();
+      this.shorten();
+      if (clock.ended) {
+        this.finish("FINISHED");
+        return;
+      }
+      if (running) this.listen();
+      this.refresh();
+      this.awaitSound();
+    },
+    inSession() {
+      if (!inPlace) return;
+      clock.pause();
+      follow(main);
+      inPlace = null;
+      this.instead = "";
+      this.notice = "";
+      seenStep = -1;
+      lastSaid = "";
+      this.listenFrom(clock.position);
+    },
     isEased() {
-      return this.easings > 0 && this.at >= 0 && eased.has(partOf(this.step));
+      return this.easings > 0 && this.at >= 0 && (this.instead !== "" || eased.has(partOf(this.step)));
     },
     wrong() {
       this.pause();
@@ -584,7 +671,7 @@ Alpine.data("player", () => {
         painBefore: script.painBefore,
         ended: how,
         reason,
-        done: clock.done(),
+        done: main.clock.done(),
         eased: [...eased],
       };
     },
@@ -597,10 +684,10 @@ Alpine.data("player", () => {
         uploadId,
         revision,
         startedAt: startedAt.toISOString(),
-        worked: clock.worked,
+        worked: main.clock.worked,
         eased: [...eased],
-        position: clock.position,
-        exercise: script.items[steps[clock.index()].item],
+        position: main.clock.position,
+        exercise: script.items[main.steps[main.clock.index()].item],
         until: Date.now() + script.returnSeconds * 1000,
       });
       await put("/me/sessions", this.session("EARLY", ""), startedAt);
@@ -610,6 +697,7 @@ Alpine.data("player", () => {
       ended = true;
       endedHow = how;
       clock.pause();
+      this.inSession();
       const session = this.session(how, reason);
       if (how !== "FINISHED") sound.hush();
       if (!preview) forget();

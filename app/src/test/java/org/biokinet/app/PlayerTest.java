@@ -30,6 +30,7 @@ import org.biokinet.core.cli.Main;
 import org.biokinet.core.program.ProgramDocument;
 import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.session.CheckIn;
+import org.biokinet.core.session.Eased;
 import org.biokinet.core.session.Ended;
 import org.biokinet.core.session.ItemSide;
 import org.biokinet.core.session.Session;
@@ -103,7 +104,8 @@ class PlayerTest extends WithBrowser {
     assertThat(log(r.phone()).stream().filter(h -> h.what().equals("LAST"))).hasSize(12);
     assertThat(r.phone().locator("#panel-after [data-outcome]")).hasText("Sent.");
     Session session = sessions.last(r.client().getId()).orElseThrow();
-    assertThat(session.eased()).containsExactly(new ItemSide(0, Optional.of(Side.LEFT)));
+    assertThat(session.eased())
+        .containsExactly(new Eased(new ItemSide(0, Optional.of(Side.LEFT)), Optional.empty()));
     assertThat(session.stretchSeconds(Side.LEFT)).isEqualTo(40);
     assertThat(session.stretchSeconds(Side.RIGHT)).isEqualTo(60);
     // Pain up by two: where is asked, of what was done; and what was felt above the ceiling.
@@ -118,6 +120,48 @@ class PlayerTest extends WithBrowser {
     CheckIn said = sessions.last(r.client().getId()).flatMap(Session::checkIn).orElseThrow();
     assertThat(said.provoked()).containsExactly(new ItemSide(0, Optional.of(Side.LEFT)));
     assertThat(said.tooStrong()).containsExactly(new ItemSide(0, Optional.of(Side.RIGHT)));
+  }
+
+  /**
+   * At the foot of the ladder there is no smaller dose: the easier form takes the place of the left
+   * side, with its own name and count, and the right is done as it was written.
+   */
+  @Test
+  void whereNoDoseIsSmallerAnEasierFormTakesItsPlace() {
+    Ready r = ready("upper-trap-stretch", "1x15s @3");
+    start(r.phone());
+    r.phone().clock().runFor(14_000);
+    assertThat(r.phone().locator("#player")).hasAttribute("data-side", "LEFT");
+    r.phone().locator("#easier").click();
+    assertThat(r.phone().locator("#exercise")).hasText("Active neck lateral flexion");
+    assertThat(r.phone().locator("#headline")).containsText("Come back slowly");
+    r.phone().clock().runFor(15_000);
+    assertThat(r.phone().locator("#player")).hasAttribute("data-side", "LEFT");
+    assertThat(r.phone().locator("#rep")).containsText("of 3 on the left");
+    assertThat(r.phone().locator(".picture:visible"))
+        .hasAttribute("data-instead", "neck-lateral-flexion");
+    r.phone().clock().runFor(180_000);
+    assertThat(r.phone().locator("#panel-after")).isVisible();
+    List<String> heard = log(r.phone()).stream().map(Heard::what).toList();
+    assertThat(heard.stream().filter(h -> h.equals("END"))).hasSize(1);
+    assertThat(heard)
+        .containsSubsequence(
+            "Come back slowly. Something easier in its place.",
+            "Next: Active neck lateral flexion. Grow tall, both shoulders low.",
+            "3. Tilt right.")
+        .filteredOn(h -> h.contains("left hand"))
+        .as("the other side is got ready for")
+        .isNotEmpty();
+    assertThat(r.phone().locator("#skipped")).isHidden();
+    assertThat(r.phone().locator("#panel-after [data-outcome]")).hasText("Sent.");
+    Session session = sessions.last(r.client().getId()).orElseThrow();
+    assertThat(session.ended()).isEqualTo(Ended.FINISHED);
+    assertThat(session.eased())
+        .containsExactly(
+            new Eased(
+                new ItemSide(0, Optional.of(Side.LEFT)), Optional.of("neck-lateral-flexion")));
+    assertThat(session.stretchSeconds(Side.LEFT)).isLessThan(15);
+    assertThat(session.stretchSeconds(Side.RIGHT)).isEqualTo(15);
   }
 
   /** As the client sees it, ten times as quick; and nothing of it is left anywhere. */

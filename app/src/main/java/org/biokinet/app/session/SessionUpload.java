@@ -12,8 +12,8 @@ import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.screening.Beginning;
+import org.biokinet.core.session.Eased;
 import org.biokinet.core.session.Ended;
-import org.biokinet.core.session.ItemSide;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -35,8 +35,8 @@ import org.jspecify.annotations.Nullable;
  * @param painBefore 0–10; null where it was not told
  * @param done seconds spent in each segment of the timeline, in order
  * @param reason in the client's words, when stopped
- * @param eased what was made easier from some moment on, as item and side; null from a player that
- *     could not
+ * @param eased what was made easier from some moment on, as item and side, with what was done in
+ *     its place; null from a player that could not
  */
 public record SessionUpload(
     @NotNull UUID uploadId,
@@ -54,10 +54,10 @@ public record SessionUpload(
     @NotNull Ended ended,
     @NotNull String reason,
     @NotNull @Size(max = 20_000) List<@NotNull Integer> done,
-    @Nullable @Size(max = 120) List<@NotNull @Pattern(regexp = ItemSide.FORM) String> eased) {
+    @Nullable @Size(max = 120) List<@NotNull @Pattern(regexp = Eased.FORM) String> eased) {
 
-  public Set<ItemSide> easier() {
-    return ItemSide.all(eased == null ? List.of() : eased);
+  public Set<Eased> easier() {
+    return Eased.all(eased == null ? List.of() : eased);
   }
 
   public ProgramVersion.Name versionDone() {

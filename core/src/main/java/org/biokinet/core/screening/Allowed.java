@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.stream.Stream;
+import org.biokinet.core.anatomy.Equipment;
 import org.biokinet.core.anatomy.Means;
 import org.biokinet.core.anatomy.Position;
 import org.biokinet.core.anatomy.Setting;
@@ -15,6 +16,7 @@ import org.biokinet.core.dose.Mode;
 import org.biokinet.core.dose.SideDose;
 import org.biokinet.core.dose.Volume;
 import org.biokinet.core.dose.Work;
+import org.biokinet.core.exercise.Catalogue;
 import org.biokinet.core.exercise.Exercise;
 import org.biokinet.core.program.Item;
 
@@ -113,6 +115,40 @@ public record Allowed(Assessment assessment, Means means, double breathSeconds, 
 
   private SideDose capped(Exercise e, Position position, Side side, SideDose dose) {
     return dose.withCeiling(OptionalInt.of(ceiling(e, position, side, dose)));
+  }
+
+  /**
+   * What can be done in place of an item whose dose cannot be smaller: the next easier form against
+   * which nothing speaks, with the dose with which it begins, in the same position and without
+   * anything that is not at hand.
+   *
+   * @param side of the item that it is for; empty for all of it
+   */
+  public Optional<Item> easier(Catalogue catalogue, Item item, Optional<Side> side) {
+    Optional<Exercise> form = item.exercise().easier().flatMap(catalogue::find);
+    while (form.isPresent()) {
+      Optional<Item> instead = form.flatMap(e -> inPlaceOf(item, e, side));
+      if (instead.isPresent()) return instead;
+      form = form.get().easier().flatMap(catalogue::find);
+    }
+    return Optional.empty();
+  }
+
+  private Optional<Item> inPlaceOf(Item item, Exercise e, Optional<Side> side) {
+    boolean there = e.equipment().stream().allMatch(thing -> atHand(item, thing));
+    if (!there || !e.positions().contains(item.position())) return Optional.empty();
+    Dose start =
+        side.filter(s -> e.sided())
+            .flatMap(s -> e.start().on(s).map(d -> (Dose) new Dose.OneSide(s, d)))
+            .orElse(e.start());
+    Dose dose = inForce(e, item.position(), start);
+    return objections(e, item.position(), dose).isEmpty()
+        ? Optional.of(new Item(e, dose).in(item.position()))
+        : Optional.empty();
+  }
+
+  private boolean atHand(Item item, Equipment thing) {
+    return item.exercise().equipment().contains(thing) || means.has(thing);
   }
 
   /** The first thing that speaks against one side. */

@@ -45,7 +45,7 @@ public record Session(
     List<Performance.Part> parts,
     Optional<CheckIn> checkIn,
     Optional<Settled> settled,
-    Set<ItemSide> eased) {
+    Set<Eased> eased) {
 
   /**
    * Whether the pain that rose in it had settled.

@@ -29,6 +29,22 @@ public final class Easier {
   private Easier() {}
 
   /**
+   * How long each segment is once an item falls away, or one side of it. All others stay as they
+   * are, with what they need to be got ready for.
+   *
+   * @param side empty for all of the item
+   */
+  public static List<Integer> without(Timeline timeline, int item, Optional<Side> side) {
+    boolean other =
+        side.map(Side::opposite)
+            .flatMap(timeline.program().items().get(item).dose()::on)
+            .isPresent();
+    return timeline.segments().stream()
+        .map(s -> s.item() == item && (!other || s.side().equals(side)) ? 0 : s.seconds())
+        .toList();
+  }
+
+  /**
    * How long each segment is with smaller doses: a hold ends earlier, a repetition falls away.
    *
    * @param lower the same session with smaller doses

@@ -473,4 +473,49 @@ class AllowedTest {
     assertThat(new Clearance(Instant.EPOCH, "x", "a", "b", "").lacks(AssessmentTest.calm()))
         .isEmpty();
   }
+
+  private static Optional<Item> easier(Assessment a, Means means, String exercise, Side side) {
+    Exercise e = CATALOGUE.get(exercise);
+    return new Allowed(a, means, 5).easier(CATALOGUE, new Item(e, e.start()), Optional.of(side));
+  }
+
+  /**
+   * "Else the easier variant if it is allowed": the catalogue's own, as it begins, on that side.
+   */
+  @Test
+  void anEasierFormTakesThePlaceOfOneSide() {
+    Item form = easier(having(), EVERYTHING, "upper-trap-stretch", Side.LEFT).orElseThrow();
+    Exercise tilt = CATALOGUE.get("neck-lateral-flexion");
+    assertThat(form.exercise()).isEqualTo(tilt);
+    assertThat(form.dose().on(Side.LEFT)).isEqualTo(tilt.start().on(Side.LEFT));
+    assertThat(form.dose().on(Side.RIGHT)).isEmpty();
+    assertThat(form.position()).isEqualTo(CATALOGUE.get("upper-trap-stretch").usualPosition());
+    assertThat(easier(having(), EVERYTHING, "chin-nod", Side.LEFT)).as("has none").isEmpty();
+  }
+
+  /** Whoever may not do the easier form, or has to move for it, is offered none that is refused. */
+  @Test
+  void nothingThatIsRefusedTakesThePlaceOfAnything() {
+    int found = 0;
+    int refused = 0;
+    for (Condition c : Condition.values()) {
+      Assessment a = having(c);
+      for (Exercise e : CATALOGUE.offered()) {
+        for (Side side : Side.values()) {
+          Optional<Item> form = easier(a, NO_BED, e.id(), side);
+          boolean otherwise = easier(having(), NO_BED, e.id(), side).isPresent();
+          if (form.isEmpty() && otherwise) refused++;
+          if (form.isEmpty()) continue;
+          found++;
+          Item f = form.get();
+          assertThat(new Allowed(a, NO_BED, 5).objections(f.exercise(), f.position(), f.dose()))
+              .as("%s for %s with %s", f.exercise().id(), e.id(), c)
+              .isEmpty();
+          assertThat(f.position()).isEqualTo(e.usualPosition());
+        }
+      }
+    }
+    assertThat(found).isGreaterThan(1000);
+    assertThat(refused).isGreaterThan(10);
+  }
 }

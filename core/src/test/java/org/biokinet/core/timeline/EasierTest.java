@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.biokinet.core.timeline.TimelineTest.item;
 
 import java.util.List;
+import java.util.Optional;
+import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.Pacing;
 import org.biokinet.core.program.Item;
 import org.biokinet.core.program.Program;
@@ -36,6 +38,28 @@ class EasierTest {
       Timeline less = of(item(p[0], p[2]), item("distance-gaze", "20s"));
       assertThat(sum(Easier.seconds(full, less))).as(p[0]).isEqualTo(less.seconds());
     }
+  }
+
+  /** What falls away takes its side with it; the rest is done as it was, and got ready for. */
+  @Test
+  void withoutAPartTheRestStays() {
+    Timeline full = of(item("upper-trap-stretch", "2x20s"), item("neck-rotation", "5"));
+    List<Integer> half = Easier.without(full, 0, Optional.of(Side.LEFT));
+    List<Integer> none = Easier.without(full, 0, Optional.empty());
+    for (int i = 0; i < half.size(); i++) {
+      Segment s = full.segments().get(i);
+      boolean left = s.side().equals(Optional.of(Side.LEFT));
+      if (s.item() == 1) {
+        assertThat(half.get(i)).as("%s", s).isEqualTo(s.seconds()).isEqualTo(none.get(i));
+      } else {
+        assertThat(none.get(i)).as("%s", s).isZero();
+        if (s.kind().isWork()) assertThat(half.get(i)).as("%s", s).isEqualTo(left ? 0 : 20);
+      }
+    }
+    // Whoever leaves out the only side leaves out all of it.
+    Timeline right = of(item("upper-trap-stretch", "R 2x20s"), item("neck-rotation", "5"));
+    assertThat(Easier.without(right, 0, Optional.of(Side.RIGHT)))
+        .isEqualTo(Easier.without(right, 0, Optional.empty()));
   }
 
   @Test

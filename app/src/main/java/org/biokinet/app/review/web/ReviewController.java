@@ -11,6 +11,7 @@ import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientHeader;
 import org.biokinet.app.client.Station;
 import org.biokinet.app.library.Library;
+import org.biokinet.app.library.LibraryService;
 import org.biokinet.app.message.Message;
 import org.biokinet.app.message.MessageService;
 import org.biokinet.app.platform.Days;
@@ -81,6 +82,7 @@ class ReviewController {
   private final VersionService versions;
   private final MessageService messages;
   private final FollowUpService followUps;
+  private final LibraryService library;
   private final Clock clock;
 
   ReviewController(
@@ -89,12 +91,14 @@ class ReviewController {
       VersionService versions,
       MessageService messages,
       FollowUpService followUps,
+      LibraryService library,
       Clock clock) {
     this.header = header;
     this.sessions = sessions;
     this.versions = versions;
     this.messages = messages;
     this.followUps = followUps;
+    this.library = library;
     this.clock = clock;
   }
 
@@ -187,7 +191,9 @@ class ReviewController {
         told(said.flatMap(CheckIn::highestPain)),
         told(said.flatMap(CheckIn::stretchFelt)),
         said.map(CheckIn::note).orElse(""),
-        replay == null ? List.of() : ToldWords.of(s, replay),
+        replay == null
+            ? List.of()
+            : ToldWords.of(s, replay, library.of(client.practice()).catalogue()),
         s.whileClosed(),
         s.putRight(),
         replay == null ? List.of() : notInFull(s, replay));

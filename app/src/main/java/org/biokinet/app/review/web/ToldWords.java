@@ -9,6 +9,9 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import org.biokinet.app.library.Library;
 import org.biokinet.app.program.VersionService;
+import org.biokinet.core.exercise.Catalogue;
+import org.biokinet.core.exercise.Exercise;
+import org.biokinet.core.session.Eased;
 import org.biokinet.core.session.ItemSide;
 import org.biokinet.core.session.Session;
 import org.biokinet.core.session.SkipReason;
@@ -22,9 +25,9 @@ final class ToldWords {
   private ToldWords() {}
 
   /** A line for each thing that was told. */
-  static List<String> of(Session s, VersionService.Replay replay) {
+  static List<String> of(Session s, VersionService.Replay replay, Catalogue today) {
     List<String> lines = new ArrayList<>();
-    places("Made easier:", s.eased(), replay).ifPresent(lines::add);
+    eased(s.eased(), replay, today).ifPresent(lines::add);
     s.checkIn()
         .ifPresent(
             said -> {
@@ -39,13 +42,40 @@ final class ToldWords {
     return lines;
   }
 
+  /** What was done in place of something is named as it is called today. */
+  private static Optional<String> eased(
+      Collection<Eased> eased, VersionService.Replay replay, Catalogue today) {
+    String named =
+        eased.stream()
+            .filter(e -> known(e.part().item(), replay))
+            .sorted(Comparator.comparing(Eased::text))
+            .map(e -> name(e.part(), replay) + instead(e, today))
+            .collect(Collectors.joining("; "));
+    return Optional.of("Made easier: " + named + ".").filter(w -> !named.isEmpty());
+  }
+
+  private static String instead(Eased e, Catalogue today) {
+    return e.instead()
+        .map(code -> today.find(code).map(x -> name(x, today)).orElse(code))
+        .map(name -> " (" + name + " in its place)")
+        .orElse("");
+  }
+
+  private static String name(Exercise e, Catalogue today) {
+    return today.words(e, Library.LANGUAGE).name();
+  }
+
+  private static String name(ItemSide p, VersionService.Replay replay) {
+    return name(p.item(), replay) + p.side().map(x -> " " + x.letter()).orElse("");
+  }
+
   private static Optional<String> places(
       String what, Collection<ItemSide> places, VersionService.Replay replay) {
     String named =
         places.stream()
             .filter(p -> known(p.item(), replay))
             .sorted(Comparator.comparing(ItemSide::text))
-            .map(p -> name(p.item(), replay) + p.side().map(x -> " " + x.letter()).orElse(""))
+            .map(p -> name(p, replay))
             .collect(Collectors.joining("; "));
     return Optional.of(what + " " + named + ".").filter(w -> !named.isEmpty());
   }

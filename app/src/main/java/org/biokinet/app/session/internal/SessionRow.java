@@ -19,8 +19,8 @@ import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.session.CheckIn;
+import org.biokinet.core.session.Eased;
 import org.biokinet.core.session.Ended;
-import org.biokinet.core.session.ItemSide;
 import org.biokinet.core.session.Session;
 import org.biokinet.core.session.Told;
 import org.biokinet.core.timeline.Performance;
@@ -68,8 +68,8 @@ public class SessionRow extends Row {
   @Enumerated(EnumType.STRING)
   private Told told;
 
-  @Convert(converter = PlacesText.class)
-  private Set<ItemSide> eased;
+  @Convert(converter = EasedText.class)
+  private Set<Eased> eased;
 
   @SuppressWarnings("NullAway.Init")
   protected SessionRow() {}
@@ -96,7 +96,7 @@ public class SessionRow extends Row {
       boolean whileClosed,
       String putRight,
       Told told,
-      Set<ItemSide> eased) {
+      Set<Eased> eased) {
     this.clientId = clientId;
     this.uploadId = uploadId;
     this.revision = revision;

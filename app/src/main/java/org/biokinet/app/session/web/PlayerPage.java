@@ -5,10 +5,12 @@ import com.fasterxml.jackson.databind.ObjectMapper;
 import java.time.Clock;
 import java.util.List;
 import org.biokinet.app.client.Client;
+import org.biokinet.app.library.LibraryService;
 import org.biokinet.app.program.Permitted;
 import org.biokinet.app.screening.ClientScreening;
 import org.biokinet.app.teaching.TeachingService;
 import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.exercise.Catalogue;
 import org.biokinet.core.program.Program;
 import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.screening.Gate;
@@ -26,12 +28,19 @@ class PlayerPage {
   record Opened(boolean preview, String home) {}
 
   private final TeachingService teaching;
+  private final LibraryService library;
   private final MessageSource messages;
   private final ObjectMapper json;
   private final Clock clock;
 
-  PlayerPage(TeachingService teaching, MessageSource messages, ObjectMapper json, Clock clock) {
+  PlayerPage(
+      TeachingService teaching,
+      LibraryService library,
+      MessageSource messages,
+      ObjectMapper json,
+      Clock clock) {
     this.teaching = teaching;
+    this.library = library;
     this.messages = messages;
     this.json = json;
     this.clock = clock;
@@ -52,15 +61,19 @@ class PlayerPage {
       Opened opened,
       Model model) {
     Program session = now.session(turn, length);
+    Catalogue today = library.of(client.practice()).catalogue();
     PlayerScript script =
         PlayerScript.of(
-            now.replay(),
+            now,
             session,
-            now.permit().beginning(),
             pain,
             ((Gate.Open) now.permit().gate()).leaseUntil(clock.instant(), client.zone()),
-            messages.getMessage("player.next.end", null, client.language()),
+            new PlayerScript.Said(
+                said("player.next.end", client),
+                said("player.instead.first", client),
+                said("player.instead.next", client)),
             teaching.usual(client.getId()),
+            today,
             opened.preview(),
             client.language());
     Program whole = now.replay().program();
@@ -68,7 +81,7 @@ class PlayerPage {
     model.addAttribute("preview", opened.preview());
     model.addAttribute("baseline", screening.baseline());
     model.addAttribute("script", json(script));
-    model.addAttribute("pictures", script.pictures(now.replay()));
+    model.addAttribute("pictures", script.pictures(now.replay(), today));
     model.addAttribute("title", whole.title());
     model.addAttribute("ways", List.of("voice", "tones", "vibration", "screen"));
     model.addAttribute("gently", !now.program().servesFindings());
@@ -82,6 +95,10 @@ class PlayerPage {
     model.addAttribute("strip", Strip.of(script));
     model.addAttribute("total", Timeline.clock(script.seconds()));
     return "session/player";
+  }
+
+  private String said(String key, Client client) {
+    return messages.getMessage(key, null, client.language());
   }
 
   /** As text inside a script element, which must not be closed by its own content. */

@@ -8,21 +8,26 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.biokinet.app.program.Permitted;
 import org.biokinet.app.program.VersionService;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.Direction;
 import org.biokinet.core.dose.Mode;
 import org.biokinet.core.dose.TenPoint;
+import org.biokinet.core.exercise.Catalogue;
 import org.biokinet.core.exercise.Exercise;
 import org.biokinet.core.exercise.ExerciseWords;
 import org.biokinet.core.figure.draw.Figure;
+import org.biokinet.core.program.Item;
 import org.biokinet.core.program.Program;
 import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.screening.Beginning;
 import org.biokinet.core.session.Asking;
+import org.biokinet.core.session.Eased;
 import org.biokinet.core.session.ItemSide;
 import org.biokinet.core.session.Session;
 import org.biokinet.core.timeline.Cue;
@@ -46,6 +51,7 @@ import org.biokinet.core.timeline.Timeline;
  * @param ceiling the lowest of the session; where more was felt it is asked where
  * @param pairs the stretches that are done on either side, by place: which was tighter is asked
  * @param sounds all that is heard, in the order of time
+ * @param instead what may be done in place of a part that cannot have a smaller dose
  */
 record PlayerScript(
     boolean preview,
@@ -68,7 +74,8 @@ record PlayerScript(
     int ceiling,
     List<Integer> pairs,
     List<Step> steps,
-    List<Heard> sounds) {
+    List<Heard> sounds,
+    List<Instead> instead) {
 
   /**
    * One thing that is heard.
@@ -83,6 +90,11 @@ record PlayerScript(
       return sound instanceof CueSheet.Said said
           ? new Heard(said.at(), "", said.text(), said.breath())
           : new Heard(sound.at(), ((CueSheet.Toned) sound).tone().name(), "", false);
+    }
+
+    /** The same after coming back. */
+    Heard later() {
+      return new Heard(at + COME_BACK_SECONDS, tone, text, breath);
     }
   }
 
@@ -128,23 +140,152 @@ record PlayerScript(
       double breath,
       String next,
       int back,
-      int skip) {}
+      int skip) {
 
+    /** The step before what takes the place of something. */
+    static Step comeBack(String words, int item, String next) {
+      int seconds = COME_BACK_SECONDS;
+      return new Step(
+          0,
+          seconds,
+          seconds,
+          Segment.Kind.EXIT.name(),
+          false,
+          item,
+          Optional.empty(),
+          Optional.empty(),
+          0,
+          0,
+          "",
+          words,
+          "",
+          "",
+          "",
+          "",
+          0,
+          0,
+          next,
+          0,
+          1);
+    }
+
+    /** The same of this item after coming back. */
+    Step later(int place) {
+      return new Step(
+          start + COME_BACK_SECONDS,
+          seconds,
+          easy,
+          kind,
+          work,
+          place,
+          side,
+          toward,
+          figureFrom,
+          figureTo,
+          count,
+          headline,
+          detail,
+          not,
+          limits,
+          watch,
+          breaths,
+          breath,
+          next,
+          back + 1,
+          skip + 1);
+    }
+  }
+
+  /**
+   * Something easier that is done in place of the rest of a part.
+   *
+   * @param part the item and side that it replaces; without a side all of the item
+   * @param sent how that is told afterwards
+   * @param left how long each step of the session still is once that part falls away
+   * @param steps from coming back out of what was done, on; likewise {@code sounds}
+   */
+  record Instead(
+      String part,
+      String sent,
+      int item,
+      String exercise,
+      String name,
+      int seconds,
+      List<Integer> left,
+      List<Step> steps,
+      List<Heard> sounds) {}
+
+  /** To come back out of what was too much, before something else; our choice. */
+  private static final int COME_BACK_SECONDS = 4;
+
+  /**
+   * What is said around the session.
+   *
+   * @param end what comes after the last step
+   * @param comeBack before something easier takes the place of an exercise
+   * @param after what comes after that
+   */
+  record Said(String end, String comeBack, String after) {}
+
+  /** Whose words they are. */
+  private record Voice(Catalogue catalogue, Map<String, Set<String>> usual, Locale locale) {
+    Cues cues() {
+      return new Cues(catalogue, locale, usual);
+    }
+
+    String name(Exercise e) {
+      return catalogue.words(e, locale).name();
+    }
+  }
+
+  /**
+   * @param today the entries as they are now, of which something easier may be chosen
+   */
   static PlayerScript of(
-      VersionService.Replay replay,
+      Permitted now,
       Program session,
-      Beginning beginning,
       int painBefore,
       Instant leaseUntil,
-      String end,
+      Said said,
       Map<String, Set<String>> usual,
+      Catalogue today,
       boolean preview,
       Locale locale) {
+    VersionService.Replay replay = now.replay();
     Timeline timeline = Timeline.compile(session);
-    Cues words = new Cues(replay.catalogue(), locale, usual);
+    Voice voice = new Voice(replay.catalogue(), usual, locale);
+    List<Integer> easy = Easier.seconds(timeline, Timeline.compile(Beginning.ONE_DOWN.of(session)));
+    List<Step> steps = steps(timeline, easy, voice, said.end());
+    return new PlayerScript(
+        preview,
+        replay.version().program(),
+        replay.version().number(),
+        session.leadOr(Side.LEFT),
+        session.length(),
+        session.paused().stream().sorted().toList(),
+        now.permit().beginning(),
+        painBefore,
+        leaseUntil,
+        ANSWER_SECONDS,
+        Session.SLEPT.toSeconds(),
+        Session.RETURN_WITHIN.toSeconds(),
+        Session.PUT_RIGHT_WITHIN.toSeconds(),
+        timeline.seconds(),
+        CueSheet.INWARD,
+        replay.program().items().stream().map(item -> voice.name(item.exercise())).toList(),
+        painBefore + Asking.ROSE_BY,
+        ceiling(session),
+        pairs(session, timeline.segments()),
+        steps,
+        voice.cues().sheet(timeline).sounds().stream().map(Heard::of).toList(),
+        instead(now, timeline, steps, new Voice(today, usual, locale), said));
+  }
+
+  /** Each segment as it is seen. */
+  private static List<Step> steps(Timeline timeline, List<Integer> easy, Voice voice, String end) {
+    Cues words = voice.cues();
     List<Cue> cues = words.of(timeline);
     List<Segment> segments = timeline.segments();
-    List<Integer> easy = Easier.seconds(timeline, Timeline.compile(Beginning.ONE_DOWN.of(session)));
     List<Step> steps = new ArrayList<>();
     int begin = 0;
     int before = 0;
@@ -155,7 +296,8 @@ record PlayerScript(
         begin = i;
       }
       Cue cue = cues.get(i);
-      Span span = span(s, replay.program().items().get(s.item()).exercise());
+      Exercise exercise = timeline.program().items().get(s.item()).exercise();
+      Span span = span(s, exercise);
       steps.add(
           new Step(
               s.start(),
@@ -165,7 +307,7 @@ record PlayerScript(
               s.kind().isWork(),
               s.item(),
               s.side(),
-              toward(replay, s),
+              toward(exercise, s),
               span.from(),
               span.to(),
               words.count(timeline, s),
@@ -173,62 +315,95 @@ record PlayerScript(
               cue.detail(),
               cue.not(),
               cue.limits(),
-              watch(replay, segments, i, usual, locale),
+              watch(exercise, segments, i, voice),
               s.breaths(),
-              breath(s, session.breathSeconds()),
+              breath(s, timeline.program().breathSeconds()),
               words.next(timeline, cues, i).orElse(end),
               i == begin ? before : begin,
               firstOfNextItem(segments, i)));
     }
-    List<String> names =
-        replay.program().items().stream()
-            .map(item -> replay.catalogue().words(item.exercise(), locale).name())
-            .toList();
-    return new PlayerScript(
-        preview,
-        replay.version().program(),
-        replay.version().number(),
-        session.leadOr(Side.LEFT),
-        session.length(),
-        session.paused().stream().sorted().toList(),
-        beginning,
-        painBefore,
-        leaseUntil,
-        ANSWER_SECONDS,
-        Session.SLEPT.toSeconds(),
-        Session.RETURN_WITHIN.toSeconds(),
-        Session.PUT_RIGHT_WITHIN.toSeconds(),
-        timeline.seconds(),
-        CueSheet.INWARD,
-        names,
-        painBefore + Asking.ROSE_BY,
-        ceiling(session),
-        pairs(session, segments),
+    return steps;
+  }
+
+  /** What takes the place of whatever has no smaller dose, where something may. */
+  private static List<Instead> instead(
+      Permitted now, Timeline timeline, List<Step> steps, Voice today, Said said) {
+    List<Instead> all = new ArrayList<>();
+    for (int i = 0; i < timeline.program().items().size(); i++) {
+      int item = i;
+      List<Step> work = steps.stream().filter(s -> s.work() && s.item() == item).toList();
+      Set<ItemSide> parts =
+          work.stream().map(s -> new ItemSide(item, s.side())).collect(Collectors.toSet());
+      Set<ItemSide> least =
+          parts.stream()
+              .filter(
+                  p ->
+                      work.stream()
+                          .filter(s -> s.side().equals(p.side()))
+                          .allMatch(s -> s.easy() == s.seconds()))
+              .collect(Collectors.toSet());
+      least.forEach(p -> instead(now, timeline, p, today, said).ifPresent(all::add));
+      ItemSide whole = new ItemSide(item, Optional.empty());
+      if (parts.size() > 1 && least.equals(parts)) {
+        instead(now, timeline, whole, today, said).ifPresent(all::add);
+      }
+    }
+    all.sort(Comparator.comparing(Instead::part));
+    return all;
+  }
+
+  private static Optional<Instead> instead(
+      Permitted now, Timeline timeline, ItemSide part, Voice today, Said said) {
+    Item item = timeline.program().items().get(part.item());
+    return now.permit()
+        .allowed()
+        .flatMap(a -> a.easier(today.catalogue(), item, part.side()))
+        .map(form -> instead(timeline, part, form, today, said));
+  }
+
+  private static Instead instead(
+      Timeline timeline, ItemSide part, Item form, Voice today, Said said) {
+    Program session = timeline.program();
+    Timeline block = Timeline.compile(session.of(List.of(form)));
+    List<Integer> own = block.segments().stream().map(Segment::seconds).toList();
+    List<Step> steps = new ArrayList<>();
+    steps.add(Step.comeBack(said.comeBack(), part.item(), today.name(form.exercise())));
+    steps(block, own, today, said.after()).forEach(s -> steps.add(s.later(part.item())));
+    List<Heard> sounds = new ArrayList<>();
+    sounds.add(new Heard(0, "", said.comeBack(), false));
+    today.cues().sheet(block).sounds().stream()
+        .filter(s -> s.at() < block.seconds()) // the session is not at its end
+        .map(Heard::of)
+        .map(Heard::later)
+        .forEach(sounds::add);
+    return new Instead(
+        part.text(),
+        new Eased(part, Optional.of(form.exercise().id())).text(),
+        part.item(),
+        form.exercise().id(),
+        today.name(form.exercise()),
+        block.seconds() + COME_BACK_SECONDS,
+        Easier.without(timeline, part.item(), part.side()),
         steps,
-        words.sheet(timeline).sounds().stream().map(Heard::of).toList());
+        sounds);
   }
 
   /** The faults that were seen in this client, with their mend, on the side that comes first. */
-  private static String watch(
-      VersionService.Replay replay,
-      List<Segment> segments,
-      int i,
-      Map<String, Set<String>> usual,
-      Locale locale) {
+  private static String watch(Exercise e, List<Segment> segments, int i, Voice voice) {
     Segment s = segments.get(i);
     boolean ready =
         s.kind() == Segment.Kind.SETUP
             || s.kind() == Segment.Kind.POSITION
             || s.kind() == Segment.Kind.EQUIPMENT;
-    Exercise e = replay.program().items().get(s.item()).exercise();
-    Set<String> seen = usual.getOrDefault(e.id(), Set.of());
+    Set<String> seen = voice.usual().getOrDefault(e.id(), Set.of());
     if (!ready || seen.isEmpty()) return "";
     Optional<Side> first =
         segments.subList(i, segments.size()).stream()
             .filter(t -> t.item() == s.item())
             .flatMap(t -> t.side().stream())
             .findFirst();
-    ExerciseWords entry = replay.catalogue().words(e, locale);
+    Locale locale = voice.locale();
+    ExerciseWords entry = voice.catalogue().words(e, locale);
     ExerciseWords words =
         entry.on(e, first, e.doseContext().directions().stream().findFirst(), locale);
     return words.seen(entry, seen).stream()
@@ -278,32 +453,53 @@ record PlayerScript(
         .toList();
   }
 
-  /** One picture of the session: an item on one side, or on none. */
-  record Picture(int item, Optional<Side> side, String view, String svg) {}
+  /**
+   * One picture of the session: an item on one side, or on none.
+   *
+   * @param instead what is done in its place, where it is a picture of that
+   */
+  record Picture(int item, Optional<Side> side, String instead, String view, String svg) {}
 
   /** Every picture that the steps need, for exercises that are drawn. */
-  List<Picture> pictures(VersionService.Replay replay) {
+  List<Picture> pictures(VersionService.Replay replay, Catalogue today) {
     List<Picture> pictures = new ArrayList<>();
     for (int i = 0; i < items.size(); i++) {
       int item = i;
       Exercise exercise = replay.program().items().get(i).exercise();
-      steps.stream()
-          .filter(s -> s.item() == item && s.work())
-          .map(Step::side)
-          .distinct()
+      pictures(steps, i, exercise, "", items.get(i)).forEach(pictures::add);
+      instead.stream()
+          .filter(x -> x.item() == item)
+          .collect(Collectors.groupingBy(Instead::exercise, TreeMap::new, Collectors.toList()))
           .forEach(
-              side ->
-                  Figure.of(exercise, side.orElse(Side.RIGHT))
-                      .ifPresent(
-                          f ->
-                              pictures.add(
-                                  new Picture(
-                                      item,
-                                      side,
-                                      f.bestView().code(),
-                                      f.moving(f.bestView(), items.get(item))))));
+              (code, ways) ->
+                  pictures(
+                          ways.stream().flatMap(x -> x.steps().stream()).toList(),
+                          item,
+                          today.get(code),
+                          code,
+                          ways.get(0).name())
+                      .forEach(pictures::add));
     }
     return pictures;
+  }
+
+  private static Stream<Picture> pictures(
+      List<Step> steps, int item, Exercise exercise, String instead, String name) {
+    return steps.stream()
+        .filter(s -> s.item() == item && s.work())
+        .map(Step::side)
+        .distinct()
+        .flatMap(
+            side ->
+                Figure.of(exercise, side.orElse(Side.RIGHT)).stream()
+                    .map(
+                        f ->
+                            new Picture(
+                                item,
+                                side,
+                                instead,
+                                f.bestView().code(),
+                                f.moving(f.bestView(), name))));
   }
 
   /** From where to where in the round of a figure. */
@@ -336,12 +532,10 @@ record PlayerScript(
     };
   }
 
-  private static Optional<Side> toward(VersionService.Replay replay, Segment s) {
+  private static Optional<Side> toward(Exercise exercise, Segment s) {
     boolean moving =
         s.kind().isWork() || s.kind() == Segment.Kind.ENTER || s.kind() == Segment.Kind.RISE;
-    return moving
-        ? s.side().flatMap(replay.program().items().get(s.item()).exercise()::movesToward)
-        : Optional.empty();
+    return moving ? s.side().flatMap(exercise::movesToward) : Optional.empty();
   }
 
   /** A new exercise, or a new repetition, side or direction of it. */
