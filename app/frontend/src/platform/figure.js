@@ -1,13 +1,38 @@
 // The clock of a moving figure. A figure that is cut off at the hips stands in a frame of its own
 // inside the picture, and browsers give every frame its own clock: all of them are set.
 
-const frames = (picture) => picture?.querySelectorAll("svg") ?? [];
+const frames = (figure) => figure?.querySelectorAll("svg") ?? [];
 
-export function standStill(picture) {
-  for (const svg of frames(picture)) svg.pauseAnimations();
+export function standStill(figure) {
+  for (const svg of frames(figure)) svg.pauseAnimations();
+}
+
+function set(figure, seconds) {
+  for (const svg of frames(figure)) svg.setCurrentTime(seconds);
 }
 
 /** @param seconds in the figure's round */
 export function showAt(picture, seconds) {
-  for (const svg of frames(picture)) svg.setCurrentTime(seconds);
+  picture?.querySelectorAll(".pose").forEach((pose) => pose.remove());
+  set(picture, seconds);
+}
+
+/** Its poses beside each other, numbered; the one is marked in which a step ends. */
+export function showPoses(picture, seconds) {
+  if (!picture) return;
+  const stills = picture.dataset.stills.split(" ").map(Number);
+  const figure = picture.querySelector("svg");
+  if (!picture.querySelector(".pose")) {
+    stills.forEach((at, i) => {
+      const pose = document.createElement("div");
+      pose.className = "pose";
+      pose.append(figure.cloneNode(true), String(i + 1));
+      picture.append(pose);
+      standStill(pose);
+      set(pose, at);
+    });
+  }
+  // The round ends where it begins.
+  const now = Math.max(0, stills.findLastIndex((at) => Math.abs(at - seconds) < 0.01));
+  picture.querySelectorAll(".pose").forEach((pose, i) => pose.toggleAttribute("data-now", i === now));
 }

@@ -1,6 +1,6 @@
 // Walks the steps and sounds that the server has compiled. The clock is all that is decided here.
 import Alpine from "../platform/alpine.js";
-import { showAt, standStill } from "../platform/figure.js";
+import { showAt, showPoses, standStill } from "../platform/figure.js";
 import { CLIENT, flush, hold, letGo, put, takeOver } from "../me/queue.js";
 import { Clock } from "./clock.js";
 import { forget, remember, unfinished } from "./kept.js";
@@ -271,10 +271,14 @@ Alpine.data("player", () => {
       this.$nextTick(() => document.querySelector(`#panel-${panel} h1`).focus());
     },
 
-    /** Sets the figure to where the step is; with reduced motion it stands at the step's end. */
+    /** Sets the figure to where the step is; with reduced motion its poses stand side by side. */
     draw(seconds = clock.position) {
       const { start, seconds: length, figureFrom, figureTo } = this.step;
-      const part = still.matches ? 1 : Math.min(1, Math.max(0, (seconds - start) / length));
+      if (still.matches) {
+        showPoses(figures[this.picture], figureTo);
+        return;
+      }
+      const part = Math.min(1, Math.max(0, (seconds - start) / length));
       showAt(figures[this.picture], figureFrom + (figureTo - figureFrom) * part);
     },
 
@@ -298,7 +302,10 @@ Alpine.data("player", () => {
       this.state = clock.running ? "running" : "paused";
       const passed = s.breaths > 0 ? Math.floor((clock.position - s.start) / s.breath) : 0;
       this.breathOf = s.breaths > 0 ? fill(words.breath, { n: Math.min(s.breaths, passed + 1), of: s.breaths }) : "";
-      if (i === seenStep) return;
+      if (i === seenStep) {
+        if (still.matches) this.draw();
+        return;
+      }
       seenStep = i;
       this.picture = pictureOf(i, steps[this.at]?.side);
       this.at = i;

@@ -11,6 +11,7 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
 import jakarta.servlet.http.Cookie;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
@@ -32,6 +33,7 @@ import org.biokinet.app.session.SessionUpload;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.progress.Attention;
 import org.biokinet.core.session.CheckIn;
+import org.biokinet.core.session.Eased;
 import org.biokinet.core.session.Ended;
 import org.biokinet.core.session.ItemSide;
 import org.biokinet.core.session.Morning;
@@ -197,6 +199,28 @@ class FollowUpTest extends AppTest {
   }
 
   /** Where it rose, where it was too strong, what was left out and why: as sent, and in Review. */
+  /** What was made easier, by a smaller dose or by a form of its own, is told in Review. */
+  @Test
+  void whatWasMadeEasierIsNamed() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "upper-trap-stretch", "2x15s @3", "chin-tuck", "3x10s");
+    String sent =
+        new ClassPathResource("golden/session-upload-2.json")
+            .getContentAsString(StandardCharsets.UTF_8);
+    ObjectNode upload = (ObjectNode) json.readTree(sent);
+    SessionUpload done = session(client, clock.instant(), Ended.FINISHED);
+    upload.set("done", json.valueToTree(done.done()));
+    upload.put("startedAt", done.startedAt().toString());
+    send(device(me, client), client, "sessions", upload.toString());
+    assertThat(sessions.last(client.getId()).orElseThrow().eased())
+        .extracting(Eased::text)
+        .containsExactlyInAnyOrder("0L", "1=chin-nod");
+    mvc.perform(as(me, get("/clients/" + client.getId() + "/review")))
+        .andExpect(content().string(containsString("hand on head L; Chin tuck (")))
+        .andExpect(content().string(containsString(" in its place)")));
+  }
+
   @Test
   void answersNameItemsAndSides() throws Exception {
     Me me = practitioner();

@@ -325,7 +325,16 @@ class PlayerTest extends WithBrowser {
     phone.emulateMedia(new Page.EmulateMediaOptions().setReducedMotion(ReducedMotion.REDUCE));
     phone.clock().runFor(1_000);
     ownClocksStand(phone);
-    assertThat(pose(phone)).as("reduced motion").isEqualTo(held);
+    // Its poses stand beside each other, numbered; the one that is held is marked.
+    assertThat(phone.locator(".picture:not([hidden]) .pose")).hasCount(2);
+    assertThat(phone.locator(".picture:not([hidden]) .pose").nth(1)).hasAttribute("data-now", "");
+    String stills = pose(phone);
+    phone.clock().runFor(3_000);
+    assertThat(pose(phone)).as("reduced motion").isEqualTo(stills);
+    phone.emulateMedia(
+        new Page.EmulateMediaOptions().setReducedMotion(ReducedMotion.NO_PREFERENCE));
+    phone.clock().runFor(1_000);
+    assertThat(pose(phone)).as("moving again").isEqualTo(held);
   }
 
   /** Nobody is left waiting in silence: a device that slept says so until somebody answers. */

@@ -457,8 +457,15 @@ record PlayerScript(
    * One picture of the session: an item on one side, or on none.
    *
    * @param instead what is done in its place, where it is a picture of that
+   * @param stills where in its round each pose is reached, for whoever wants no motion
    */
-  record Picture(int item, Optional<Side> side, String instead, String view, String svg) {}
+  record Picture(
+      int item,
+      Optional<Side> side,
+      String instead,
+      String view,
+      List<Double> stills,
+      String svg) {}
 
   /** Every picture that the steps need, for exercises that are drawn. */
   List<Picture> pictures(VersionService.Replay replay, Catalogue today) {
@@ -499,6 +506,7 @@ record PlayerScript(
                                 side,
                                 instead,
                                 f.bestView().code(),
+                                f.reached(),
                                 f.moving(f.bestView(), name))));
   }
 

@@ -4,6 +4,7 @@ import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.anatomy.Tissue;
@@ -50,8 +51,13 @@ public final class Figure {
 
   /** Where in the round its end is, in seconds: there a stretch is held. */
   public double held() {
+    return reached().get(movement.poses().size() - 1);
+  }
+
+  /** Where in the round each of its poses is reached, in seconds, in the order of the movement. */
+  public List<Double> reached() {
     int poses = movement.poses().size();
-    return (double) ROUND * (poses - 1) / poses;
+    return IntStream.range(0, poses).mapToObj(i -> (double) ROUND * i / poses).toList();
   }
 
   public View bestView() {
