@@ -26,7 +26,8 @@ export function showPoses(picture, seconds) {
     stills.forEach((at, i) => {
       const pose = document.createElement("div");
       pose.className = "pose";
-      pose.append(figure.cloneNode(true), String(i + 1));
+      pose.innerHTML = `<p><b class="letter side-L">L</b> ${i + 1} <b class="letter side-R">R</b></p>`;
+      pose.prepend(figure.cloneNode(true));
       picture.append(pose);
       standStill(pose);
       set(pose, at);

@@ -16,6 +16,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -27,6 +28,7 @@ import org.biokinet.app.practice.Me;
 import org.biokinet.app.practice.Practice;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.cli.Main;
+import org.biokinet.core.dose.Mode;
 import org.biokinet.core.program.ProgramDocument;
 import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.session.CheckIn;
@@ -228,9 +230,15 @@ class PlayerTest extends WithBrowser {
         "upper-trap-stretch",
         "2br @3"
       },
+      {"neck-isometric-lateral", "5s", "levator-stretch", "R 10s @3"},
+      {"walking", "1min", "roller-rock", "10s"},
     };
+    Set<Mode> modes = EnumSet.noneOf(Mode.class);
     for (String[] items : programs) {
       Ready r = ready(items);
+      versions.latest(r.client(), ProgramKind.MAIN).orElseThrow().program().items().stream()
+          .map(i -> i.exercise().doseContext().mode())
+          .forEach(modes::add);
       Path file = folder.resolve("program.json");
       Files.writeString(
           file,
@@ -278,6 +286,7 @@ class PlayerTest extends WithBrowser {
       assertThat(session.stretchSeconds(Side.LEFT)).isEqualTo(left);
       assertThat(session.stretchSeconds(Side.RIGHT)).isEqualTo(right);
     }
+    assertThat(modes).containsExactlyInAnyOrder(Mode.values());
   }
 
   /** Where everything of the figure is on the screen: its angle, whatever clock moves it. */
