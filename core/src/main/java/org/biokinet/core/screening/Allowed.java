@@ -118,20 +118,21 @@ public record Allowed(Assessment assessment, Means means, double breathSeconds, 
   }
 
   /**
-   * What can be done in place of an item whose dose cannot be smaller: the next easier form against
-   * which nothing speaks, with the dose with which it begins, in the same position and without
-   * anything that is not at hand.
+   * What can be done in place of an item whose dose cannot be smaller: its easier forms against
+   * which nothing speaks, the next one first, with the dose with which each begins, in the same
+   * position and without anything that is not at hand.
    *
    * @param side of the item that it is for; empty for all of it
    */
-  public Optional<Item> easier(Catalogue catalogue, Item item, Optional<Side> side) {
+  public List<Item> easier(Catalogue catalogue, Item item, Optional<Side> side) {
+    List<Item> forms = new ArrayList<>();
     Optional<Exercise> form = item.exercise().easier().flatMap(catalogue::find);
     while (form.isPresent()) {
-      Optional<Item> instead = form.flatMap(e -> inPlaceOf(item, e, side));
-      if (instead.isPresent()) return instead;
-      form = form.get().easier().flatMap(catalogue::find);
+      Exercise e = form.get();
+      if (catalogue.offered().contains(e)) inPlaceOf(item, e, side).ifPresent(forms::add);
+      form = e.easier().flatMap(catalogue::find);
     }
-    return Optional.empty();
+    return forms;
   }
 
   private Optional<Item> inPlaceOf(Item item, Exercise e, Optional<Side> side) {

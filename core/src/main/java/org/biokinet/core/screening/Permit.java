@@ -8,6 +8,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import org.biokinet.core.anatomy.Means;
 import org.biokinet.core.anatomy.Setting;
+import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.exercise.Catalogue;
 import org.biokinet.core.exercise.Exercise;
 import org.biokinet.core.program.Item;
@@ -21,6 +22,7 @@ import org.biokinet.core.program.ProgramKind;
  * @param kind which of the client's programs it is
  * @param gate as it stood at the moment that is asked about
  * @param allowed empty where nobody has answered anything
+ * @param beside what the client does as well, which goes before
  * @param objections the first thing that speaks against an item, by its place; only such items
  */
 public record Permit(
@@ -28,6 +30,7 @@ public record Permit(
     Gate gate,
     Program program,
     Optional<Allowed> allowed,
+    List<Item> beside,
     Map<Integer, Allowed.Objection> objections) {
 
   /**
@@ -56,7 +59,7 @@ public record Permit(
             else before.add(item); // what waits is not done
           }
         });
-    return new Permit(kind, gate, program, allowed, found);
+    return new Permit(kind, gate, program, allowed, beside, found);
   }
 
   private static Exercise known(Catalogue today, Exercise shared) {
@@ -109,6 +112,25 @@ public record Permit(
   /** The items that wait until the practitioner has changed the program. */
   public Set<Integer> waiting() {
     return objections.keySet();
+  }
+
+  /**
+   * The easier form that may be done in place of an item whose dose cannot be smaller, with the
+   * dose with which it begins: it keeps to the screening, to the program that it is in, and to what
+   * is done of it already. Empty where none does.
+   *
+   * @param item one of this program, with the dose of today
+   * @param side of the item that it is for; empty for all of it
+   */
+  public Optional<Item> easier(Catalogue today, Item item, Optional<Side> side) {
+    List<Item> done = new ArrayList<>(beside);
+    for (int i = 0; i < program.items().size(); i++) {
+      if (!objections.containsKey(i)) done.add(program.items().get(i));
+    }
+    return allowed.stream()
+        .flatMap(a -> a.beside(done).easier(today, item, side).stream())
+        .filter(form -> kind.against(form.exercise(), form.position()).isEmpty())
+        .findFirst();
   }
 
   /** A long session is only for those whom nothing limits. */

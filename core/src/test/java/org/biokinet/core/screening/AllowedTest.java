@@ -476,7 +476,8 @@ class AllowedTest {
 
   private static Optional<Item> easier(Assessment a, Means means, String exercise, Side side) {
     Exercise e = CATALOGUE.get(exercise);
-    return new Allowed(a, means, 5).easier(CATALOGUE, new Item(e, e.start()), Optional.of(side));
+    return new Allowed(a, means, 5)
+        .easier(CATALOGUE, new Item(e, e.start()), Optional.of(side)).stream().findFirst();
   }
 
   /**
@@ -517,5 +518,37 @@ class AllowedTest {
     }
     assertThat(found).isGreaterThan(1000);
     assertThat(refused).isGreaterThan(10);
+  }
+
+  private static Optional<Item> easier(ProgramKind kind, Assessment a, Exercise e, Item... others) {
+    Gate gate = new Gate.Open(a, false, Beginning.AS_SHARED, false, LocalDate.EPOCH);
+    Item item = new Item(e, e.start());
+    Program program = new Program("x", 5, Pacing.DEFAULT, List.of(item));
+    return Permit.of(kind, program, List.of(others), EVERYTHING, gate, CATALOGUE)
+        .easier(CATALOGUE, item, Optional.empty());
+  }
+
+  /** A flare plan and a desk program keep their own rules; what is done already counts with it. */
+  @Test
+  void anEasierFormKeepsToTheProgramThatItIsIn() {
+    int tooOften = 0;
+    for (Exercise e : CATALOGUE.offered()) {
+      for (ProgramKind kind : ProgramKind.values()) {
+        easier(kind, having(), e)
+            .ifPresent(
+                form ->
+                    assertThat(kind.against(form.exercise(), form.position()))
+                        .as("%s for %s in %s", form.exercise().id(), e.id(), kind)
+                        .isEmpty());
+      }
+      Optional<Item> form = easier(ProgramKind.MAIN, having(Condition.DIZZINESS), e);
+      if (form.isEmpty()) continue;
+      Item again = form.get();
+      Optional<Item> then = easier(ProgramKind.MAIN, having(Condition.DIZZINESS), e, again, again);
+      if (then.map(Item::exercise).filter(again.exercise()::equals).isEmpty()) tooOften++;
+    }
+    assertThat(tooOften).as("limits of one exercise count all of it").isPositive();
+    Exercise stretch = CATALOGUE.get("upper-trap-stretch");
+    assertThat(easier(ProgramKind.MAIN, having(), stretch)).isPresent();
   }
 }
