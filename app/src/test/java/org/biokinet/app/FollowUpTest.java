@@ -289,7 +289,11 @@ class FollowUpTest extends AppTest {
     Cookie device = device(me, client);
     at(0, 9);
     String all = String.valueOf(LocalDate.ofInstant(clock.instant(), LISBON).getDayOfWeek());
-    mvc.perform(mine("days", device).param("day", all)).andExpect(redirectedUrl("/me/today?days"));
+    mvc.perform(mine("days", device).param("day", all))
+        .andExpect(redirectedUrl("/me/today?days=" + all));
+    mvc.perform(get("/me/today?days=" + all).cookie(device))
+        .andExpect(content().string(containsString("value=\"%s\" checked".formatted(all))))
+        .andExpect(content().string(containsString("value=\"SUNDAY\"><span>Sun")));
     mvc.perform(get("/me/today?days").cookie(device))
         .andExpect(content().string(containsString("Choose 3 days.")));
     LocalDate day = LocalDate.ofInstant(clock.instant(), LISBON);

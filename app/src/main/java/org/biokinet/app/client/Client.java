@@ -110,6 +110,11 @@ public record Client(
     return circumstances.work();
   }
 
+  /** Whether the body map of the week is asked for on a day. */
+  public boolean mapDue(LocalDate day) {
+    return mapFrom.filter(from -> !day.isBefore(from)).isPresent();
+  }
+
   /** Positions that the client can take, and what is at home. */
   public Means means() {
     return circumstances.means();

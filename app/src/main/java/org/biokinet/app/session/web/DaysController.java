@@ -3,6 +3,7 @@ package org.biokinet.app.session.web;
 import java.time.DayOfWeek;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.biokinet.app.client.ClientMe;
 import org.biokinet.app.client.ClientService;
 import org.biokinet.app.program.PermitService;
@@ -37,7 +38,8 @@ class DaysController {
       @RequestParam(defaultValue = "") Set<DayOfWeek> day) {
     boolean fits =
         now(me, program).map(n -> days.choose(me, program, n.rhythm(), day)).orElse(true);
-    return MeController.to(fits ? "/me/today" : "/me/today?days", program);
+    String tapped = day.stream().map(DayOfWeek::name).collect(Collectors.joining(","));
+    return MeController.to(fits ? "/me/today" : "/me/today?days=" + tapped, program);
   }
 
   /** Today for another day, or another for today. */

@@ -56,6 +56,7 @@ import org.biokinet.core.screening.Rest;
 import org.biokinet.core.session.Lead;
 import org.biokinet.core.session.Session;
 import org.biokinet.core.timeline.Timeline;
+import org.jspecify.annotations.Nullable;
 import org.springframework.context.MessageSource;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -152,6 +153,7 @@ class MeController {
   String today(
       @AuthenticationPrincipal ClientMe me,
       @RequestParam(defaultValue = "MAIN") ProgramKind program,
+      @RequestParam(name = "days", required = false) @Nullable Set<DayOfWeek> tapped,
       Model model) {
     who(me, model);
     Client client = clients.byId(me.id());
@@ -213,7 +215,7 @@ class MeController {
         "changes",
         now.permit().beginning().smaller() ? List.of() : changed(client, replay, me.language()));
     model.addAttribute("last", last.map(s -> when(s.startedAt(), me)).orElse(""));
-    due(me, days.today(me, now.program(), now.rhythm(), asked.recent()), model);
+    due(me, days.today(me, now.program(), now.rhythm(), asked.recent()), tapped, model);
     model.addAttribute("answers", letters.unread(me.id()));
     model.addAttribute("asking", asked.asking());
     model.addAttribute("painWas", asked.asking().settled().flatMap(Session::highestPain).orElse(0));
@@ -221,8 +223,7 @@ class MeController {
     model.addAttribute("answerId", UUID.randomUUID());
     model.addAttribute("selfCheck", client.selfCheck() && !asked.selfChecked());
     LocalDate today = LocalDate.ofInstant(clock.instant(), me.zone());
-    model.addAttribute(
-        "mapDue", client.mapFrom().filter(from -> !today.isBefore(from)).isPresent());
+    model.addAttribute("mapDue", client.mapDue(today));
     return "session/today";
   }
 
@@ -237,7 +238,12 @@ class MeController {
   /** A day of the week that can be chosen. */
   record WeekDay(DayOfWeek day, String label, boolean chosen) {}
 
-  private void due(ClientMe me, DaysService.Today today, Model model) {
+  /**
+   * @param tapped days that were tapped and could not be kept
+   */
+  private void due(
+      ClientMe me, DaysService.Today today, @Nullable Set<DayOfWeek> tapped, Model model) {
+    Set<DayOfWeek> chosen = tapped == null ? today.days() : tapped;
     model.addAttribute("due", today.due());
     model.addAttribute("daily", today.rhythm().daily());
     model.addAttribute("perWeek", today.rhythm().perWeek());
@@ -248,9 +254,7 @@ class MeController {
             .map(
                 d ->
                     new WeekDay(
-                        d,
-                        d.getDisplayName(TextStyle.SHORT, me.language()),
-                        today.days().contains(d)))
+                        d, d.getDisplayName(TextStyle.SHORT, me.language()), chosen.contains(d)))
             .toList());
   }
 
