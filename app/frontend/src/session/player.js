@@ -142,6 +142,8 @@ Alpine.data("player", () => {
     saving: false,
     /** How often something was made easier. */
     easings: 0,
+    /** Which parts were too strong, as it was tapped while they were done. */
+    strong: [],
     /** The name of what is done in place of something; empty in the session itself. */
     instead: "",
     /** Highest pain and stretch felt as they are answered; -1 until then. */
@@ -243,6 +245,14 @@ Alpine.data("player", () => {
     overCeiling() {
       return this.felt > script.ceiling;
     },
+    /** Where it was too strong: asked by what was felt, and of what was tapped. */
+    asksStrong() {
+      return this.overCeiling() || this.strong.length > 0;
+    },
+    mayBeStrong(label) {
+      const { part, stretch } = label.dataset;
+      return this.strong.includes(part) || (stretch === "true" && this.overCeiling() && this.partDone(label));
+    },
     partDone(label) {
       if (this.state !== "ended") return false;
       const worked = clock.done();
@@ -303,7 +313,7 @@ Alpine.data("player", () => {
       const passed = s.breaths > 0 ? Math.floor((clock.position - s.start) / s.breath) : 0;
       this.breathOf = s.breaths > 0 ? fill(words.breath, { n: Math.min(s.breaths, passed + 1), of: s.breaths }) : "";
       if (i === seenStep) {
-        if (still.matches) this.draw();
+        this.draw(); // whoever wants motion may just have changed their mind
         return;
       }
       seenStep = i;
@@ -641,6 +651,16 @@ Alpine.data("player", () => {
       this.show("running");
       this.run();
     },
+    /** It is told which side that was, and the exercise is left out. */
+    tooStrong() {
+      const part = partOf(this.step);
+      const where = this.$root.querySelector(`[name="tooStrong"][value="${part}"]`);
+      if (where) {
+        where.checked = true;
+        this.strong = [...this.strong, part];
+      }
+      this.ease();
+    },
     /** Leaves this exercise out and goes on with the next. */
     ease() {
       const because = this.$root.querySelector(`[name="skipped-${this.step.item}"][value="HURT"]`);
@@ -716,6 +736,8 @@ Alpine.data("player", () => {
       await this.send(async () => {
         await put("/me/sessions", session, startedAt);
         letGo(uploadId);
+        // What was too strong is told, whether anything is answered or not.
+        if (this.strong.length > 0) await put("/me/check-ins", this.answers());
       });
     },
     whileItCan(over) {
@@ -752,10 +774,9 @@ Alpine.data("player", () => {
       const outcome = await flush();
       if (mine === this.sends) this.outcome = outcome;
     },
-    async answer({ target }) {
-      if (this.saving) return;
-      const form = new FormData(target);
-      // Nothing must be answered, and what was not is not 0.
+    /** Nothing must be answered, and what was not is not 0. */
+    answers() {
+      const form = new FormData(document.getElementById("answers"));
       const number = (name) => (form.get(name) === null ? null : Number(form.get(name)));
       const tighter = script.pairs
         .filter((item) => form.get(`tighter-${item}`) !== null)
@@ -763,18 +784,22 @@ Alpine.data("player", () => {
       const skipped = script.items
         .map((name, item) => [item, form.get(`skipped-${item}`)])
         .filter(([, reason]) => reason !== null);
-      this.saving = true;
-      const told = {
+      return {
         uploadId: crypto.randomUUID(),
         sessionUploadId: uploadId,
         highestPain: number("highestPain"),
         stretchFelt: number("stretchFelt"),
         tighter: Object.fromEntries(tighter),
         provoked: this.rose() ? form.getAll("provoked") : [],
-        tooStrong: this.overCeiling() ? form.getAll("tooStrong") : [],
+        tooStrong: this.asksStrong() ? form.getAll("tooStrong") : [],
         skipped: Object.fromEntries(skipped),
         note: String(form.get("note") ?? ""),
       };
+    },
+    async answer() {
+      if (this.saving) return;
+      this.saving = true;
+      const told = this.answers();
       this.show("saved");
       this.mayRedo = true;
       this.whileItCan(() => (this.mayRedo = false));

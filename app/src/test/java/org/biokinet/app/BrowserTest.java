@@ -156,11 +156,12 @@ class BrowserTest extends WithBrowser {
     assertThat(phone.locator("#headline")).hasText("Tilt right");
     assertThat(phone.locator("#detail")).containsText("Let the left shoulder sink.");
     assertThat(phone.locator("#rep")).hasText("Hold 1 of 2 on the left");
-    assertThat(phone.locator(".picture[data-side=LEFT] .fig-tissue-left")).isVisible();
-    assertThat(phone.locator(".picture[data-side=RIGHT]")).isHidden();
-    // With reduced motion the figure stands at the end of entering, halfway through its round.
+    assertThat(phone.locator(".picture[data-side=LEFT] [data-now] .fig-tissue-left")).isVisible();
+    assertThat(phone.locator(".picture[data-side=RIGHT]:visible")).hasCount(0);
+    // With reduced motion the pose is marked in which entering ends, halfway through the round.
     assertThat(
-            phone.evaluate("document.querySelector('.picture:not([hidden]) svg').getCurrentTime()"))
+            phone.evaluate(
+                "document.querySelector('.picture:not([hidden]) [data-now] svg').getCurrentTime()"))
         .isEqualTo(3);
 
     // Paused, the time stands still.

@@ -166,6 +166,27 @@ class PlayerTest extends WithBrowser {
     assertThat(session.stretchSeconds(Side.RIGHT)).isEqualTo(15);
   }
 
+  /** "Too strong" is told of the item and the side, even where nothing is answered afterwards. */
+  @Test
+  void whatWasTooStrongIsToldOfItsSide() {
+    Ready r = ready("upper-trap-stretch", "1x15s @3", "chin-tuck", "2x5s");
+    start(r.phone());
+    r.phone().clock().runFor(14_000);
+    assertThat(r.phone().locator("#player")).hasAttribute("data-side", "LEFT");
+    r.phone().locator("#something-wrong").click();
+    r.phone().locator("#too-strong").click();
+    r.phone().clock().runFor(90_000);
+    assertThat(r.phone().locator("#panel-after")).isVisible();
+    assertThat(r.phone().locator("#panel-after [data-outcome]")).hasText("Sent.");
+    CheckIn said = sessions.last(r.client().getId()).flatMap(Session::checkIn).orElseThrow();
+    assertThat(said.tooStrong()).containsExactly(new ItemSide(0, Optional.of(Side.LEFT)));
+    assertThat(said.skipped()).isEqualTo(Map.of(0, SkipReason.HURT));
+    assertThat(said.highestPain()).isEmpty();
+    // Ticked already, and nothing else is asked about.
+    assertThat(r.phone().locator("#too-strong-where label:visible")).hasCount(1);
+    assertThat(r.phone().locator("#too-strong-where [value='0L']")).isChecked();
+  }
+
   /** As the client sees it, ten times as quick; and nothing of it is left anywhere. */
   @Test
   void aPreviewLeavesNoTraces() {
