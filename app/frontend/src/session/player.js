@@ -10,6 +10,8 @@ import * as sound from "./sound.js";
 const TICK_MS = 200;
 /** What nobody has answered is said again after so long. */
 const AGAIN_MS = 8000;
+/** More of it tells nothing: somebody plays with the buttons. */
+const MOST_PRESSED = 500;
 
 const two = (n) => String(n).padStart(2, "0");
 const clockface = (seconds) => `${Math.floor(seconds / 60)}:${two(seconds % 60)}`;
@@ -52,6 +54,7 @@ Alpine.data("player", () => {
   let worker = null;
   let awake = () => {};
   let eased = new Set(); // what was made easier, as it is sent
+  let pressed = []; // back, on, too strong, as they are sent
 
   const partOf = ({ item, side }) => item + (side?.charAt(0) ?? "");
   const follow = (w) => ({ steps, sounds, clock } = w);
@@ -516,6 +519,7 @@ Alpine.data("player", () => {
         const from = beginningOf(clock.index(kept.position));
         const here = steps[clock.index(from)].item;
         // The exercise begins again as it is, and can be made easier again.
+        pressed = kept.pressed ?? [];
         eased = new Set(kept.eased.filter((e) => replaced([e]).every((x) => x.item !== here)));
         this.easings = eased.size;
         startedAt = new Date(kept.startedAt);
@@ -572,10 +576,21 @@ Alpine.data("player", () => {
       event.preventDefault(); // a button in focus is not pressed by it
       if (event.type === "keydown" && !event.repeat) this.goOnOrPause();
     },
+    /** Of the session, also while something takes the place of a part of it. */
+    press(what) {
+      const { position } = main.clock;
+      const part = partOf(main.steps[main.clock.index()]);
+      if (pressed.length < MOST_PRESSED) pressed.push(`${what} ${part} ${Math.floor(position)}`);
+    },
     back() {
+      this.press("BACK");
       this.jump(steps[steps[clock.index()].back].start);
     },
     skip() {
+      this.press("SKIP");
+      this.leave();
+    },
+    leave() {
       this.jump(steps[steps[clock.index()].skip]?.start ?? clock.length);
     },
     /**
@@ -653,6 +668,7 @@ Alpine.data("player", () => {
     },
     /** It is told which side that was, and the exercise is left out. */
     tooStrong() {
+      this.press("TOO_STRONG");
       const part = partOf(this.step);
       const where = this.$root.querySelector(`[name="tooStrong"][value="${part}"]`);
       if (where) {
@@ -666,10 +682,11 @@ Alpine.data("player", () => {
       const because = this.$root.querySelector(`[name="skipped-${this.step.item}"][value="HURT"]`);
       if (because) because.checked = true;
       this.show("running");
-      this.skip();
+      this.leave();
       if (!ended) this.run();
     },
     knownSame() {
+      this.press("SKIP");
       const { note } = this.$refs;
       note.value = [note.value, fill(words.knownIn, { exercise: this.exercise() })].filter(Boolean).join(" ");
       this.ease();
@@ -700,6 +717,7 @@ Alpine.data("player", () => {
         reason,
         done: main.clock.done(),
         eased: [...eased],
+        pressed,
       };
     },
     /** What was done so far, should this be the last that the page does. */
@@ -713,6 +731,7 @@ Alpine.data("player", () => {
         startedAt: startedAt.toISOString(),
         worked: main.clock.worked,
         eased: [...eased],
+        pressed,
         position: main.clock.position,
         exercise: script.items[main.steps[main.clock.index()].item],
         until: Date.now() + script.returnSeconds * 1000,
@@ -736,8 +755,6 @@ Alpine.data("player", () => {
       await this.send(async () => {
         await put("/me/sessions", session, startedAt);
         letGo(uploadId);
-        // What was too strong is told, whether anything is answered or not.
-        if (this.strong.length > 0) await put("/me/check-ins", this.answers());
       });
     },
     whileItCan(over) {

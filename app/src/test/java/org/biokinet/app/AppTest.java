@@ -231,6 +231,7 @@ abstract class AppTest {
         ended,
         ended == Ended.STOPPED ? "Stopped in Chin tuck," : "",
         done,
+        null,
         null);
   }
 

@@ -42,10 +42,13 @@ import org.biokinet.core.session.Session;
 import org.biokinet.core.session.SkipReason;
 import org.biokinet.core.session.Told;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.core.io.ClassPathResource;
 import org.springframework.http.MediaType;
 import org.springframework.test.web.servlet.ResultActions;
+import org.springframework.test.web.servlet.ResultMatcher;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 
 /** What is asked of a client, and comes back, between two sessions. */
@@ -199,15 +202,15 @@ class FollowUpTest extends AppTest {
         .andExpect(status().isNoContent());
   }
 
-  /** Where it rose, where it was too strong, what was left out and why: as sent, and in Review. */
-  /** What was made easier, by a smaller dose or by a form of its own, is told in Review. */
-  @Test
-  void whatWasMadeEasierIsNamed() throws Exception {
+  /** What was made easier, by a smaller dose or by a form of its own, and what was pressed. */
+  @ParameterizedTest
+  @CsvSource({"session-upload-2, 0", "session-upload-3, 2"})
+  void whatWasMadeEasierAndPressedIsNamed(String file, int pressed) throws Exception {
     Me me = practitioner();
     Client client = client(me);
     share(me, client, "upper-trap-stretch", "2x15s @3", "chin-tuck", "3x10s");
     String sent =
-        new ClassPathResource("golden/session-upload-2.json")
+        new ClassPathResource("golden/" + file + ".json")
             .getContentAsString(StandardCharsets.UTF_8);
     ObjectNode upload = (ObjectNode) json.readTree(sent);
     SessionUpload done = session(client, clock.instant(), Ended.FINISHED);
@@ -217,9 +220,12 @@ class FollowUpTest extends AppTest {
     assertThat(sessions.last(client.getId()).orElseThrow().eased())
         .extracting(Eased::text)
         .containsExactlyInAnyOrder("0L", "1=chin-nod");
+    assertThat(sessions.last(client.getId()).orElseThrow().pressed()).hasSize(pressed);
     mvc.perform(as(me, get("/clients/" + client.getId() + "/review")))
         .andExpect(content().string(containsString("hand on head L; Chin tuck (")))
-        .andExpect(content().string(containsString(" in its place)")));
+        .andExpect(content().string(containsString(" in its place)")))
+        .andExpect(told("Too strong in ", pressed > 0))
+        .andExpect(told("Went back in Chin tuck.", pressed > 0));
   }
 
   @Test
@@ -249,6 +255,10 @@ class FollowUpTest extends AppTest {
     for (String words : List.of("Pain rose in ", "Too strong in ", "Chin tuck (no time)")) {
       mvc.perform(as(me, get(review))).andExpect(content().string(containsString(words)));
     }
+  }
+
+  private static ResultMatcher told(String words, boolean so) {
+    return content().string(so ? containsString(words) : not(containsString(words)));
   }
 
   @Test

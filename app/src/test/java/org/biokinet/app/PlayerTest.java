@@ -2,6 +2,7 @@ package org.biokinet.app;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.tuple;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
@@ -35,6 +36,7 @@ import org.biokinet.core.session.CheckIn;
 import org.biokinet.core.session.Eased;
 import org.biokinet.core.session.Ended;
 import org.biokinet.core.session.ItemSide;
+import org.biokinet.core.session.Pressed;
 import org.biokinet.core.session.Session;
 import org.biokinet.core.session.SkipReason;
 import org.junit.jupiter.api.Test;
@@ -178,13 +180,38 @@ class PlayerTest extends WithBrowser {
     r.phone().clock().runFor(90_000);
     assertThat(r.phone().locator("#panel-after")).isVisible();
     assertThat(r.phone().locator("#panel-after [data-outcome]")).hasText("Sent.");
-    CheckIn said = sessions.last(r.client().getId()).flatMap(Session::checkIn).orElseThrow();
-    assertThat(said.tooStrong()).containsExactly(new ItemSide(0, Optional.of(Side.LEFT)));
-    assertThat(said.skipped()).isEqualTo(Map.of(0, SkipReason.HURT));
-    assertThat(said.highestPain()).isEmpty();
+    Session session = sessions.last(r.client().getId()).orElseThrow();
+    ItemSide left = new ItemSide(0, Optional.of(Side.LEFT));
+    assertThat(session.pressed())
+        .extracting(Pressed::what, Pressed::part)
+        .containsExactly(tuple(Pressed.What.TOO_STRONG, left));
+    assertThat(session.tooStrong()).containsExactly(left);
+    assertThat(session.checkIn()).isEmpty();
     // Ticked already, and nothing else is asked about.
     assertThat(r.phone().locator("#too-strong-where label:visible")).hasCount(1);
     assertThat(r.phone().locator("#too-strong-where [value='0L']")).isChecked();
+  }
+
+  /** On and back are told of what was being done then, at its second, in their order. */
+  @Test
+  void whatWasPressedIsToldOfItsItemAndSide() {
+    Ready r = ready("upper-trap-stretch", "1x15s @3", "chin-tuck", "2x5s");
+    start(r.phone());
+    r.phone().clock().runFor(14_000);
+    r.phone().locator("#skip").click();
+    r.phone().clock().runFor(12_000);
+    assertThat(r.phone().locator("#exercise")).hasText("Chin tuck");
+    r.phone().locator("#back").click();
+    r.phone().clock().runFor(120_000);
+    assertThat(r.phone().locator("#panel-after [data-outcome]")).hasText("Sent.");
+    List<Pressed> pressed = sessions.last(r.client().getId()).orElseThrow().pressed();
+    assertThat(pressed)
+        .extracting(Pressed::what, Pressed::part)
+        .containsExactly(
+            tuple(Pressed.What.SKIP, new ItemSide(0, Optional.of(Side.LEFT))),
+            tuple(Pressed.What.BACK, new ItemSide(1, Optional.empty())));
+    assertThat(pressed.get(0).second()).isEqualTo(14);
+    assertThat(pressed.get(1).second()).isGreaterThan(14);
   }
 
   /** As the client sees it, ten times as quick; and nothing of it is left anywhere. */

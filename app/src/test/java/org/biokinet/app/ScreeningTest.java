@@ -312,6 +312,7 @@ class ScreeningTest extends AppTest {
             whole.ended(),
             "",
             done,
+            null,
             null));
     assertThat(standing(client).open(Attention.WHILE_CLOSED)).isEmpty();
     assertThat(sessions.page(client.getId(), 0, 1).getContent().get(0).parts())
@@ -413,6 +414,7 @@ class ScreeningTest extends AppTest {
             Ended.FINISHED,
             "",
             done,
+            null,
             null));
     assertThat(sessions.page(client.getId(), 0, 1).getContent().get(0).stretchSeconds(Side.LEFT))
         .isEqualTo(30);
@@ -609,6 +611,7 @@ class ScreeningTest extends AppTest {
             whole.ended(),
             "",
             skipped,
+            null,
             null));
     assertThat(attention(client)).isNotEqualTo(Attention.WHILE_CLOSED);
   }

@@ -102,6 +102,7 @@ class SessionTest extends AppTest {
             Ended.EARLY,
             "",
             upload.done(),
+            null,
             null);
     send(device, "/me/sessions", other).andExpect(status().isNoContent());
     Session kept = sessions.page(client.getId(), 0, 10).getContent().get(0);
@@ -127,6 +128,7 @@ class SessionTest extends AppTest {
         ended,
         "",
         done,
+        null,
         null);
   }
 
@@ -235,6 +237,7 @@ class SessionTest extends AppTest {
                 Ended.FINISHED,
                 "",
                 brief.segments().stream().map(Segment::seconds).toList(),
+                null,
                 null))
         .andExpect(status().isNoContent());
     Session row = sessions.page(client.getId(), 0, 1).getContent().get(0);
@@ -312,6 +315,7 @@ class SessionTest extends AppTest {
         ended,
         "Stopped in Chin tuck, tingling",
         done,
+        null,
         null);
   }
 

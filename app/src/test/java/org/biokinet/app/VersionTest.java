@@ -185,6 +185,7 @@ class VersionTest extends AppTest {
         of.ended(),
         of.reason(),
         of.done(),
+        null,
         null);
   }
 

@@ -565,6 +565,7 @@ public class DemoLoader implements ApplicationRunner {
             ended,
             ended == Ended.STOPPED ? "Stopped in Upper trapezius stretch," : "",
             done,
+            null,
             null));
     return id;
   }

@@ -346,7 +346,8 @@ public class SessionService {
                 !gate.open(),
                 Cut.to(Kept.LONGEST_WORDS, String.join("; ", putRight)),
                 told,
-                upload.easier()));
+                upload.easier(),
+                upload.allPressed()));
     items.saveAll(
         performance.parts().stream().map(p -> new SessionItemRow(row.getId(), p)).toList());
     past.ifPresent(
@@ -500,6 +501,7 @@ public class SessionService {
         Ended.FINISHED,
         "",
         seconds,
+        null,
         null);
   }
 

@@ -14,6 +14,7 @@ import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.screening.Beginning;
 import org.biokinet.core.session.Eased;
 import org.biokinet.core.session.Ended;
+import org.biokinet.core.session.Pressed;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -37,6 +38,7 @@ import org.jspecify.annotations.Nullable;
  * @param reason in the client's words, when stopped
  * @param eased what was made easier from some moment on, as item and side, with what was done in
  *     its place; null from a player that could not
+ * @param pressed back, on, too strong, in their order; null from a player that told nothing of it
  */
 public record SessionUpload(
     @NotNull UUID uploadId,
@@ -54,10 +56,15 @@ public record SessionUpload(
     @NotNull Ended ended,
     @NotNull String reason,
     @NotNull @Size(max = 20_000) List<@NotNull Integer> done,
-    @Nullable @Size(max = 120) List<@NotNull @Pattern(regexp = Eased.FORM) String> eased) {
+    @Nullable @Size(max = 120) List<@NotNull @Pattern(regexp = Eased.FORM) String> eased,
+    @Nullable @Size(max = 1000) List<@NotNull @Pattern(regexp = Pressed.FORM) String> pressed) {
 
   public Set<Eased> easier() {
     return Eased.all(eased == null ? List.of() : eased);
+  }
+
+  public List<Pressed> allPressed() {
+    return Pressed.all(pressed == null ? List.of() : pressed);
   }
 
   public ProgramVersion.Name versionDone() {

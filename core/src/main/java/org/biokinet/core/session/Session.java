@@ -6,6 +6,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.program.SessionLength;
@@ -26,6 +27,7 @@ import org.biokinet.core.timeline.Performance;
  * @param parts what was done of each item and side
  * @param checkIn what was said afterwards; it may come later
  * @param eased what was made easier while it was done
+ * @param pressed back, on, too strong, in the order in which it was pressed
  * @param settled the last word about that; empty where it was not told
  */
 public record Session(
@@ -45,7 +47,8 @@ public record Session(
     List<Performance.Part> parts,
     Optional<CheckIn> checkIn,
     Optional<Settled> settled,
-    Set<Eased> eased) {
+    Set<Eased> eased,
+    List<Pressed> pressed) {
 
   /**
    * Whether the pain that rose in it had settled.
@@ -66,6 +69,7 @@ public record Session(
   public Session {
     parts = List.copyOf(parts);
     eased = Set.copyOf(eased);
+    pressed = List.copyOf(pressed);
   }
 
   /** Seconds of stretch done on one side; a stretch of both sides at once counts for each. */
@@ -81,6 +85,22 @@ public record Session(
   /** Highest pain minus pain before; empty while either was not told. */
   public Optional<Integer> rise() {
     return highestPain().flatMap(high -> painBefore.map(before -> high - before));
+  }
+
+  /**
+   * Where it was too strong: as it was said afterwards, where what was pressed is gone over; as it
+   * was pressed where nothing was said.
+   */
+  public Set<ItemSide> tooStrong() {
+    return checkIn.map(CheckIn::tooStrong).orElseGet(() -> parts(Pressed.What.TOO_STRONG));
+  }
+
+  /** Where this was pressed, however often. */
+  public Set<ItemSide> parts(Pressed.What what) {
+    return pressed.stream()
+        .filter(p -> p.what() == what)
+        .map(Pressed::part)
+        .collect(Collectors.toUnmodifiableSet());
   }
 
   public boolean stopped() {

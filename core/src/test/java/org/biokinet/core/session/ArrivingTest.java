@@ -75,7 +75,8 @@ class ArrivingTest {
         List.of(),
         said,
         Optional.empty(),
-        Set.of());
+        Set.of(),
+        List.of());
   }
 
   @Test

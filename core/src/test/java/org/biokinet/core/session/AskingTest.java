@@ -144,6 +144,7 @@ class AskingTest {
         List.of(),
         Optional.of(said),
         settled,
-        Set.of());
+        Set.of(),
+        List.of());
   }
 }

@@ -150,6 +150,7 @@ class DueTest {
         List.of(),
         Optional.empty(),
         Optional.empty(),
-        Set.of());
+        Set.of(),
+        List.of());
   }
 }

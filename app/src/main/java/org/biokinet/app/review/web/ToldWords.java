@@ -13,6 +13,7 @@ import org.biokinet.core.exercise.Catalogue;
 import org.biokinet.core.exercise.Exercise;
 import org.biokinet.core.session.Eased;
 import org.biokinet.core.session.ItemSide;
+import org.biokinet.core.session.Pressed;
 import org.biokinet.core.session.Session;
 import org.biokinet.core.session.SkipReason;
 import org.biokinet.core.session.Tighter;
@@ -28,11 +29,13 @@ final class ToldWords {
   static List<String> of(Session s, VersionService.Replay replay, Catalogue today) {
     List<String> lines = new ArrayList<>();
     eased(s.eased(), replay, today).ifPresent(lines::add);
+    places("Too strong in", s.tooStrong(), replay).ifPresent(lines::add);
+    places("Went on before the end of", s.parts(Pressed.What.SKIP), replay).ifPresent(lines::add);
+    places("Went back in", s.parts(Pressed.What.BACK), replay).ifPresent(lines::add);
     s.checkIn()
         .ifPresent(
             said -> {
               places("Pain rose in", said.provoked(), replay).ifPresent(lines::add);
-              places("Too strong in", said.tooStrong(), replay).ifPresent(lines::add);
               skipped(said.skipped(), replay).ifPresent(lines::add);
               tighter(said.tighter(), replay).ifPresent(lines::add);
             });

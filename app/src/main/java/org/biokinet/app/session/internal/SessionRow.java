@@ -21,6 +21,7 @@ import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.session.CheckIn;
 import org.biokinet.core.session.Eased;
 import org.biokinet.core.session.Ended;
+import org.biokinet.core.session.Pressed;
 import org.biokinet.core.session.Session;
 import org.biokinet.core.session.Told;
 import org.biokinet.core.timeline.Performance;
@@ -71,6 +72,9 @@ public class SessionRow extends Row {
   @Convert(converter = EasedText.class)
   private Set<Eased> eased;
 
+  @Convert(converter = PressedText.class)
+  private List<Pressed> pressed;
+
   @SuppressWarnings("NullAway.Init")
   protected SessionRow() {}
 
@@ -96,7 +100,8 @@ public class SessionRow extends Row {
       boolean whileClosed,
       String putRight,
       Told told,
-      Set<Eased> eased) {
+      Set<Eased> eased,
+      List<Pressed> pressed) {
     this.clientId = clientId;
     this.uploadId = uploadId;
     this.revision = revision;
@@ -120,6 +125,7 @@ public class SessionRow extends Row {
     this.putRight = putRight;
     this.told = told;
     this.eased = eased;
+    this.pressed = pressed;
   }
 
   /** As everybody else sees it. */
@@ -142,7 +148,8 @@ public class SessionRow extends Row {
         parts,
         checkIn,
         settled,
-        eased);
+        eased,
+        pressed);
   }
 
   public UUID clientId() {
