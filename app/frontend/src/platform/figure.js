@@ -17,8 +17,17 @@ export function showAt(picture, seconds) {
   set(picture, seconds);
 }
 
-/** Its poses beside each other, numbered; the one is marked in which a step ends. */
-export function showPoses(picture, seconds) {
+/** Which of the poses, evenly spread over the round, is moved to on the way from one second to another. */
+function movedTo(stills, from, to) {
+  const apart = stills[1] ?? 1;
+  const end = Math.round(to / apart);
+  const next = to > from ? Math.min(end, Math.floor(from / apart + 0.001) + 1) : end;
+  const before = to < from ? Math.max(end, Math.ceil(from / apart - 0.001) - 1) : next;
+  return before % stills.length; // the round ends where it begins
+}
+
+/** Its poses beside each other, numbered; the one is marked that is moved to, or held. */
+export function showPoses(picture, from, to) {
   if (!picture) return;
   const stills = picture.dataset.stills.split(" ").map(Number);
   const figure = picture.querySelector("svg");
@@ -33,7 +42,6 @@ export function showPoses(picture, seconds) {
       set(pose, at);
     });
   }
-  // The round ends where it begins.
-  const now = Math.max(0, stills.findLastIndex((at) => Math.abs(at - seconds) < 0.01));
+  const now = movedTo(stills, from, to);
   picture.querySelectorAll(".pose").forEach((pose, i) => pose.toggleAttribute("data-now", i === now));
 }

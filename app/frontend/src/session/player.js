@@ -287,12 +287,10 @@ Alpine.data("player", () => {
     /** Sets the figure to where the step is; with reduced motion its poses stand side by side. */
     draw(seconds = clock.position) {
       const { start, seconds: length, figureFrom, figureTo } = this.step;
-      if (still.matches) {
-        showPoses(figures[this.picture], figureTo);
-        return;
-      }
       const part = Math.min(1, Math.max(0, (seconds - start) / length));
-      showAt(figures[this.picture], figureFrom + (figureTo - figureFrom) * part);
+      const at = figureFrom + (figureTo - figureFrom) * part;
+      if (still.matches) showPoses(figures[this.picture], at, figureTo);
+      else showAt(figures[this.picture], at);
     },
 
     /** The circle that swells as one breathes in and sinks as one breathes out. */

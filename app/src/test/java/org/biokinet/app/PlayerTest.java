@@ -192,6 +192,25 @@ class PlayerTest extends WithBrowser {
     assertThat(r.phone().locator("#too-strong-where [value='0L']")).isChecked();
   }
 
+  /**
+   * Without motion the pose is marked that is moved to: out, and in again within one repetition.
+   */
+  @Test
+  void withoutMotionTheWayOutAndBackIsMarked() {
+    Page phone = ready("neck-rotation", "1x3").phone();
+    start(phone);
+    Locator poses = phone.locator(".picture:not([hidden]) .pose");
+    for (int i = 0; i < 40 && !phone.locator("#headline").innerText().startsWith("Turn"); i++) {
+      phone.clock().runFor(500);
+    }
+    assertThat(phone.locator("#headline")).containsText("Turn");
+    phone.clock().runFor(500);
+    assertThat(poses.nth(1)).hasAttribute("data-now", "");
+    phone.clock().runFor(2_000);
+    assertThat(poses.nth(0)).hasAttribute("data-now", "");
+    assertThat(phone.locator("#headline")).containsText("Turn");
+  }
+
   /** On and back are told of what was being done then, at its second, in their order. */
   @Test
   void whatWasPressedIsToldOfItsItemAndSide() {
