@@ -161,11 +161,13 @@ public record ExerciseWords(
                         .map(words::getString);
                 default -> Optional.empty();
               };
-          return word.orElseThrow(
-              () ->
-                  new CatalogueException(
-                      "%s: {%s} has no meaning in '%s'"
-                          .formatted(exercise.id(), hit.group(1), template)));
+          boolean opens = template.substring(0, hit.start()).strip().endsWith(".");
+          return word.map(w -> opens ? capital(w, locale) : w)
+              .orElseThrow(
+                  () ->
+                      new CatalogueException(
+                          "%s: {%s} has no meaning in '%s'"
+                              .formatted(exercise.id(), hit.group(1), template)));
         });
   }
 
