@@ -112,12 +112,12 @@ class DemoTest extends WithBrowser {
     picture(desk, "weeks");
     desk.locator(".stops a").nth(3).click();
     desk.waitForURL("**/do");
-    desk.getByText("Sheet of version 1").click();
+    desk.getByLabel("Sheet to print of version 1").click();
     desk.waitForURL("**/sheet*");
     assertThat(desk.locator(".sheet-item")).hasCount(6);
     picture(desk, "sheet");
     desk.goBack();
-    desk.getByText("Teach the main program in the room").click();
+    desk.getByLabel("Teach the main program in the room").click();
     desk.waitForURL("**/teach?**");
     desk.waitForLoadState();
     for (String key : new String[] {"n", "n", "n", "n", "1"}) {

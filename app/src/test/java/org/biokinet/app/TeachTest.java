@@ -125,7 +125,7 @@ class TeachTest extends WithBrowser {
     Page desk = desk();
     signIn(desk, email, PASSWORD);
     desk.navigate("/clients/%s/do".formatted(client.getId()));
-    desk.getByText("Teach the main program in the room").click();
+    desk.getByLabel("Teach the main program in the room").click();
     assertThat(desk.getByText("Tilt right")).isVisible();
     desk.waitForLoadState(); // who presses keys before that is too quick for any page
     desk.keyboard().press("h");
