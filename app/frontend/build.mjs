@@ -1,7 +1,7 @@
 // Builds styles, scripts and fonts into the application's static folder; all of it is committed.
 // One script and one style sheet for each capability: a page gets its frame's and its own.
 import { execFileSync } from "node:child_process";
-import { mkdirSync, rmSync, readFileSync, writeFileSync, copyFileSync } from "node:fs";
+import { cpSync, mkdirSync, rmSync, readFileSync, writeFileSync, copyFileSync } from "node:fs";
 import { basename } from "node:path";
 import { build } from "esbuild";
 import wawoff2 from "wawoff2";
@@ -11,6 +11,7 @@ const SCRIPTS = [
   "shell/shell.js", "program/program.js", "teaching/teaching.js", "library/library.js",
   "measurement/measurement.js", "measurement/posture.js", "measurement/map.js",
   "me/me.js", "session/player.js", "session/ticker.js",
+  "offline/pin.js", "offline/unlock.js", "offline/phone.js",
 ];
 const STYLES = [
   "shell/shell.css", "worklist/worklist.css", "client/client.css", "screening/screening.css",
@@ -43,15 +44,22 @@ for (const subset of ["latin", "latin-ext"]) {
   }
 }
 
+cpSync("src/offline/icons", out, { recursive: true });
+
+const common = { outdir: out, bundle: true, minify: true, target: "es2022", legalComments: "none" };
+// A worker is one file. It says less of itself where it is not looked into.
 await build({
+  ...common,
+  entryPoints: ["src/offline/worker.js"],
+  format: "iife",
+  define: { "process.env.NODE_ENV": '"production"' },
+});
+await build({
+  ...common,
   entryPoints: [...SCRIPTS, ...STYLES].map((path) => `src/${path}`),
   entryNames: "[name]",
   chunkNames: "shared-[hash]",
-  outdir: out,
-  bundle: true,
   splitting: true,
-  minify: true,
   format: "esm",
-  target: "es2022",
-  legalComments: "none",
+  define: { "process.env.NODE_ENV": '"production"' },
 });

@@ -1,16 +1,14 @@
 // What a client's page has to send is kept on the device until the server has it.
-import { openDB } from "idb";
 import { freshToken, post } from "../platform/csrf.js";
+import { WAITING, open } from "./waiting.js";
 
 /** Whose page this is. A phone may go from hand to hand with what waits on it. */
 export const CLIENT = document.querySelector('meta[name="client"]')?.content;
 
-const WAITING = "waiting";
-const device = openDB("biokinet", 1, {
-  upgrade(db) {
-    db.createObjectStore(WAITING, { keyPath: "id" }).createIndex("order", "order");
-  },
-});
+const device = open();
+
+/** What the page of a session holds. */
+export const PLAYER = "biokinet.player";
 
 /** What a device that keeps nothing would lose; this page keeps it while it is open. */
 const unkept = new Map();
@@ -44,15 +42,23 @@ async function drop(sent) {
   try {
     const transaction = (await device).transaction(WAITING, "readwrite");
     const now = await transaction.store.get(sent.id);
-    if (now?.body.revision === sent.body.revision) await transaction.store.delete(sent.id);
+    if (now?.body?.revision === sent.body?.revision) await transaction.store.delete(sent.id);
     await transaction.done;
   } catch {
     // A device that keeps nothing has nothing to drop.
   }
 }
 
+const mine = async () => (await all()).filter((e) => e.client === CLIENT);
+
 /** How many of this client's the server has not taken: no upload to it, kept here. */
-export const refused = async () => (await all()).filter((e) => e.client === CLIENT && e.refused).length;
+export const refused = async () => (await mine()).filter((e) => e.refused).length;
+
+/** How many of this client's are still to be sent; one that a page still writes on is not. */
+export async function unsent() {
+  const busy = await held();
+  return (await mine()).filter((e) => !e.refused && !busy.includes(e.id)).length;
+}
 
 const written = new Set();
 const holding = new Map();
@@ -66,6 +72,12 @@ export function letGo(id) {
   written.add(id);
   holding.get(id)?.();
   holding.delete(id);
+}
+
+/** Whether a session of this client runs in any page. */
+export async function playing() {
+  const { held: locks = [] } = (await navigator.locks?.query()) ?? {};
+  return locks.some((lock) => lock.name === `${PLAYER}.${CLIENT}`);
 }
 
 /** Takes something from whichever other page of this client has it; told when another takes it. */
@@ -102,7 +114,11 @@ async function send() {
     // Read anew each time: more may have been put here meanwhile.
     for (let entry = await next(); entry; entry = await next()) {
       const address = `${entry.url}?client=${encodeURIComponent(entry.client)}`;
-      const answer = await post(address, JSON.stringify(entry.body), { "Content-Type": "application/json" });
+      const answer = entry.form
+        ? await post(address, entry.form, { "Content-Type": "application/x-www-form-urlencoded" })
+        : await post(address, JSON.stringify(entry.body), { "Content-Type": "application/json" });
+      // Whoever is not let in any more is led away.
+      if (answer.redirected && new URL(answer.url).pathname === "/me/gone") return "waiting";
       if (answer.ok) {
         await drop(entry);
       } else if (answer.status === 422 || answer.status === 400) {

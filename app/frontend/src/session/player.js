@@ -1,7 +1,8 @@
 // Walks the steps and sounds that the server has compiled. The clock is all that is decided here.
 import Alpine from "../platform/alpine.js";
 import { showAt, showPoses, standStill } from "../platform/figure.js";
-import { CLIENT, flush, hold, letGo, put, takeOver } from "../me/queue.js";
+import { local } from "../platform/time.js";
+import { CLIENT, PLAYER, flush, hold, letGo, put, takeOver } from "../me/queue.js";
 import { Clock } from "./clock.js";
 import { forget, remember, unfinished } from "./kept.js";
 import * as sound from "./sound.js";
@@ -17,17 +18,12 @@ const two = (n) => String(n).padStart(2, "0");
 const clockface = (seconds) => `${Math.floor(seconds / 60)}:${two(seconds % 60)}`;
 const fill = (text, values) => text.replace(/\{(\w+)}/g, (all, key) => values[key] ?? all);
 
-/** A moment as the client's clock shows it, with how far that is from UTC. */
-function local(moment) {
-  const offset = -moment.getTimezoneOffset();
-  const shown = new Date(moment.getTime() + offset * 60_000).toISOString().slice(0, 23);
-  const minutes = Math.abs(offset);
-  return `${shown}${offset < 0 ? "-" : "+"}${two(Math.floor(minutes / 60))}:${two(minutes % 60)}`;
-}
-
 Alpine.data("player", () => {
   const script = JSON.parse(document.getElementById("script").textContent);
   const { preview } = script;
+  // A page from the device was made for whatever pain there would be; the address says which.
+  const named = new URLSearchParams(location.search).get("pain");
+  const painBefore = named === null ? script.painBefore : Number(named);
   const words = document.getElementById("words").dataset;
   const walk = (w) => ({ ...w, clock: new Clock(w.steps, w.seconds, script.sleptSeconds) });
   const main = walk(script);
@@ -96,7 +92,7 @@ Alpine.data("player", () => {
       client: CLIENT,
       program: script.program,
       version: script.version,
-      pain: script.painBefore,
+      pain: painBefore,
       length: script.length,
       beginning: script.beginning,
       paused: script.paused.join(","),
@@ -243,7 +239,7 @@ Alpine.data("player", () => {
       if (target.name === "stretchFelt") this.felt = Number(target.value);
     },
     rose() {
-      return this.highest >= script.roseFrom;
+      return this.highest >= painBefore + script.roseBy;
     },
     overCeiling() {
       return this.felt > script.ceiling;
@@ -542,7 +538,7 @@ Alpine.data("player", () => {
       awake = sound.keepAwake();
       // Whoever plays it in another window stops there: nothing is done twice.
       if (!preview) {
-        takeOver("biokinet.player", () => this.displaced());
+        takeOver(PLAYER, () => this.displaced());
         hold(uploadId);
       }
       this.stayOn();
@@ -710,7 +706,7 @@ Alpine.data("player", () => {
         beginning: script.beginning,
         startedAt: local(startedAt),
         zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
-        painBefore: script.painBefore,
+        painBefore,
         ended: how,
         reason,
         done: main.clock.done(),

@@ -50,7 +50,7 @@ class Security {
   static final String CSP =
       "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data:; font-src"
           + " 'self'; connect-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors"
-          + " 'none'";
+          + " 'none'; manifest-src 'self'; worker-src 'self'";
 
   /** What of the device a page may use: only the screen of the player stays on. */
   private static final String MAY_USE =
@@ -91,7 +91,13 @@ class Security {
         .securityMatcher("/me/**", "/c/**", "/off/**")
         .authorizeHttpRequests(
             a ->
-                a.requestMatchers("/c/**", "/off/**", "/me/gone")
+                a.requestMatchers(
+                        "/c/**",
+                        "/off/**",
+                        "/me/gone",
+                        "/me/worker.js",
+                        "/me/without-network",
+                        "/me/app.webmanifest")
                     .permitAll()
                     .anyRequest()
                     .hasRole("CLIENT"))

@@ -89,16 +89,53 @@ class FollowUpTest extends AppTest {
     sessions.record(asClient(client), said(session, 4));
     clock.moveTo(clock.instant().plus(Duration.ofMinutes(20)));
     today(device).andExpect(content().string(containsString("Your pain went up to 4")));
-    mvc.perform(mine("settled", device).param("id", id()).param("settled", "false"))
+    mvc.perform(
+            mine("settled", device)
+                .param("id", id())
+                .param("session", session.uploadId().toString())
+                .param("settled", "false"))
         .andExpect(redirectedUrl("/me/today?told"));
     today(device).andExpect(content().string(containsString("Your pain went up to 4")));
-    mvc.perform(mine("settled", device).param("id", id()).param("settled", "true"))
+    mvc.perform(
+            mine("settled", device)
+                .param("id", id())
+                .param("session", session.uploadId().toString())
+                .param("settled", "true"))
         .andExpect(redirectedUrl("/me/today?told"));
     today(device).andExpect(content().string(not(containsString("Your pain went up"))));
     Session kept = sessions.last(client.getId()).orElseThrow();
     assertThat(kept.settled().map(Session.Settled::settled)).contains(true);
     mvc.perform(as(me, get("/clients/" + client.getId() + "/review")))
         .andExpect(content().string(containsString("Settled within the hour.")));
+  }
+
+  /** Told without a network at six, sent at noon of the next day, twice: it is there once, then. */
+  @Test
+  void aMorningThatComesLateIsThatOfItsDay() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "chin-tuck", "3x10s");
+    Cookie device = device(me, client);
+    at(2, 6);
+    OffsetDateTime told = clock.instant().atZone(LISBON).toOffsetDateTime();
+    at(1, 12);
+    String form = id();
+    for (int again = 0; again < 2; again++) {
+      mvc.perform(
+              mine("morning", device)
+                  .param("id", form)
+                  .param("client", client.getId().toString())
+                  .param("pain", "4")
+                  .param("toldAt", told.toString()))
+          .andExpect(redirectedUrl("/me/today?told"));
+    }
+    LocalDate day = told.toLocalDate();
+    assertThat(followUps.since(client.getId(), day).mornings())
+        .containsExactly(new Morning(day, Optional.of(4), Optional.empty()));
+    assertThat(sessions.conflicts(client.getId())).isZero();
+    // What another client told on this telephone waits for them.
+    mvc.perform(mine("morning", device).param("id", id()).param("client", id()).param("pain", "4"))
+        .andExpect(status().isConflict());
   }
 
   /** The morning comes once, in the client's own zone; a pain just told is not asked again. */

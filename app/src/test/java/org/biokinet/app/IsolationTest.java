@@ -72,6 +72,7 @@ class IsolationTest extends AppTest {
               .replace("{id}", client.getId().toString())
               .replace("{number}", "1")
               .replace("{plan}", UUID.randomUUID().toString())
+              .replace("{device}", UUID.randomUUID().toString())
               .replace("{photograph}", UUID.randomUUID().toString());
       mvc.perform(
               as(stranger, request(HttpMethod.valueOf(route.method().name()), path))

@@ -679,7 +679,7 @@ class SessionTest extends AppTest {
     Me me = practitioner();
     Client client = client(me);
     share(me, client, "chin-tuck", "3x10s");
-    sessions.refusedStart(asClient(client), new Pain(8));
+    sessions.refusedStart(asClient(client), new Pain(8), Optional.empty());
     screen(me, client, Set.of(), Set.of("weakness"), Set.of());
     mvc.perform(as(me, get("/clients/" + client.getId() + "/do")))
         .andExpect(content().string(containsString("Examine first")))

@@ -15,6 +15,7 @@ import org.biokinet.app.client.ClientService;
 import org.biokinet.app.platform.Changes;
 import org.biokinet.app.platform.NotFound;
 import org.biokinet.app.platform.Secrets;
+import org.biokinet.app.practice.Me;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Query;
@@ -33,9 +34,20 @@ public class DeviceService {
     @Query(
         """
         select l.clientId from ClientDevice d join ClientLink l on l.id = d.linkId
-        where d.cookieHash = :hash and d.madeAt > :oldest and l.revokedAt is null
+        where d.cookieHash = :hash and d.madeAt > :oldest and d.endedAt is null
+          and l.revokedAt is null
         """)
     Optional<UUID> clientOf(String hash, Instant oldest);
+
+    /** All that a client is let in on, the newest first. */
+    @Query(
+        """
+        select d from ClientDevice d join ClientLink l on l.id = d.linkId
+        where l.clientId = :client and d.madeAt > :oldest and d.endedAt is null
+          and l.revokedAt is null
+        order by d.madeAt desc
+        """)
+    List<ClientDevice> of(UUID client, Instant oldest);
 
     Optional<ClientDevice> findByCookieHash(String hash);
   }
@@ -112,6 +124,58 @@ public class DeviceService {
   }
 
   record Entry(String token, ClientLink link) {}
+
+  /**
+   * A device that a client is let in on.
+   *
+   * @param syncedAt when it last fetched what it keeps; empty where it never did
+   * @param here whether it is the one that asks
+   */
+  public record Device(UUID id, Instant letInAt, Optional<Instant> syncedAt, boolean here) {}
+
+  /**
+   * The newest first.
+   *
+   * @param cookie of the device that asks; empty where a practitioner does
+   */
+  @Transactional(readOnly = true)
+  public List<Device> of(UUID clientId, String cookie) {
+    String own = Secrets.hash(Keys.of(cookie).first());
+    return devices.of(clientId, clock.instant().minus(LASTS)).stream()
+        .map(d -> new Device(d.getId(), d.madeAt(), d.syncedAt(), d.cookieHash().equals(own)))
+        .toList();
+  }
+
+  /** It has just fetched what it is to keep. */
+  @Changes
+  public void synced(String cookie) {
+    devices
+        .findByCookieHash(Secrets.hash(Keys.of(cookie).first()))
+        .ifPresent(d -> d.synced(clock.instant()));
+  }
+
+  /** Sends one device away; it finds out at its next contact. */
+  @Changes
+  public void end(ClientMe me, UUID device) {
+    end(clients.lock(me), device);
+    audit.changedByClient(me.practiceId(), me.id(), "device ended", "");
+  }
+
+  /** The same by the practice. */
+  @Changes
+  public void end(Me me, UUID clientId, UUID device) {
+    end(clients.lock(me, clientId), device);
+    audit.changed(me, clientId, "device ended", "");
+  }
+
+  private void end(Client client, UUID device) {
+    Instant now = clock.instant();
+    devices.of(client.getId(), now.minus(LASTS)).stream()
+        .filter(d -> d.getId().equals(device))
+        .findFirst()
+        .orElseThrow(NotFound::new)
+        .end(now);
+  }
 
   private Optional<ClientMe> behind(String token) {
     Instant oldest = clock.instant().minus(LASTS);

@@ -268,7 +268,10 @@ public class LinkService {
 
   private Opening open(ClientLink link, String pin, Supplier<String> cookie) {
     Throttle.Try tried =
-        throttle.look(bucket(link), Sender.address(), () -> passwords.matches(pin, link.pinHash()));
+        throttle.look(
+            bucket(link),
+            Sender.address(),
+            () -> passwords.matches(pin.replaceAll("\\s", ""), link.pinHash()));
     return switch (tried.outcome()) {
       case WAIT -> new Opening.Wait(tried.howLong());
       case WRONG -> new Opening.WrongPin();

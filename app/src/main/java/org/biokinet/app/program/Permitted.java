@@ -1,5 +1,7 @@
 package org.biokinet.app.program;
 
+import java.util.EnumMap;
+import java.util.Map;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.Dose;
 import org.biokinet.core.dose.Pain;
@@ -10,6 +12,7 @@ import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.program.Rhythm;
 import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.screening.Permit;
+import org.biokinet.core.timeline.Timeline;
 
 /**
  * What may be done of a program now.
@@ -38,6 +41,23 @@ public record Permitted(Permit permit, VersionService.Replay replay) {
   /** How often it is done, without what waits. */
   public Rhythm rhythm() {
     return Rhythm.of(replay.program().without(permit.waiting()));
+  }
+
+  /**
+   * The seconds of each length that can be done; one that would be longer than any session may be
+   * is none.
+   */
+  public Map<SessionLength, Integer> lengths(Side turn) {
+    Map<SessionLength, Integer> lengths = new EnumMap<>(SessionLength.class);
+    for (SessionLength length : program().lengths()) {
+      if (length.needsScreening() && !permit.longSession()) continue;
+      try {
+        lengths.put(length, Timeline.compile(session(turn, length)).seconds());
+      } catch (Timeline.TooLong e) {
+        // Nobody is offered it.
+      }
+    }
+    return lengths;
   }
 
   public boolean mayStart(SessionLength length, int pain) {

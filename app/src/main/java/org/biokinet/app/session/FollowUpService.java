@@ -104,6 +104,18 @@ public class FollowUpService {
     audit.changedByClient(me.practiceId(), me.id(), "follow-up", "");
   }
 
+  /**
+   * The same of a form. A form is filled in once: sent again by a device that never heard of its
+   * answer, it is the same, whatever the hour.
+   */
+  @Changes
+  public void recordForm(ClientMe me, FollowUpUpload upload) {
+    clients.lock(me);
+    if (followUps.findByClientIdAndUploadId(me.id(), upload.uploadId()).isEmpty()) {
+      record(me, upload);
+    }
+  }
+
   private static Optional<String> odd(FollowUpUpload upload) {
     if (!CheckIn.told(Optional.ofNullable(upload.pain()))) return Optional.of("pain is 0 to 10");
     LocalDate day = upload.day();

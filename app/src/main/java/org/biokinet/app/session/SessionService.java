@@ -31,6 +31,7 @@ import org.biokinet.app.library.LibraryService;
 import org.biokinet.app.platform.BadUpload;
 import org.biokinet.app.platform.Changes;
 import org.biokinet.app.platform.Cut;
+import org.biokinet.app.platform.Days;
 import org.biokinet.app.platform.NotFound;
 import org.biokinet.app.platform.Pages;
 import org.biokinet.app.practice.Me;
@@ -105,6 +106,9 @@ public class SessionService {
   /** Pain of so short a time ago is pain now; our choice. */
   private static final Duration JUST_NOW = Duration.ofMinutes(15);
 
+  /** Longer than any session: then the device had no network when it was done; our choice. */
+  private static final Duration SENT_LATE = Duration.ofHours(2);
+
   /** Nobody writes the hour on a sheet: sessions of a day are put from here on (our choice). */
   private static final LocalTime PAPER_HOUR = LocalTime.of(8, 0);
 
@@ -173,11 +177,16 @@ public class SessionService {
         .map(row -> whole(clientId, List.of(row)).get(0));
   }
 
-  /** Pain was too high to start: kept, so that the practitioner is told. */
+  /**
+   * Pain was too high to start: kept, so that the practitioner is told.
+   *
+   * @param told when, by a device that could not say it at once
+   */
   @Changes
-  public void refusedStart(ClientMe me, Pain pain) {
+  public void refusedStart(ClientMe me, Pain pain, Optional<Instant> told) {
     clients.lock(me);
-    clients.raise(me.id(), Attention.PAIN_TOO_HIGH, "pain %d of 10".formatted(pain.nprs()));
+    String then = told.map(at -> ", told " + Days.when(at, clock.instant(), me.zone())).orElse("");
+    clients.raise(me.id(), Attention.PAIN_TOO_HIGH, "pain %d of 10%s".formatted(pain.nprs(), then));
     audit.changedByClient(me.practiceId(), me.id(), "start refused", "pain " + pain.nprs());
   }
 
@@ -231,7 +240,11 @@ public class SessionService {
    * @param at when it was, which may be before it came in
    */
   private void stopped(ClientMe me, String reason, Instant at) {
-    clients.raise(me.id(), Attention.STOPPED, Cut.to(Kept.LONGEST_WORDS, reason));
+    Instant now = clock.instant();
+    boolean late = at.isBefore(now.minus(SENT_LATE));
+    String then = late ? " (that was " + Days.when(at, now, me.zone()) + "; sent late)" : "";
+    String words = Cut.to(Kept.LONGEST_WORDS - then.length(), reason) + then;
+    clients.raise(me.id(), Attention.STOPPED, words);
     screenings.stopped(me.id(), at);
   }
 

@@ -2,8 +2,10 @@ package org.biokinet.app.access.internal;
 
 import jakarta.persistence.Entity;
 import java.time.Instant;
+import java.util.Optional;
 import java.util.UUID;
 import org.biokinet.app.platform.Row;
+import org.jspecify.annotations.Nullable;
 
 /** A browser that has given the PIN; ends with its link. */
 @Entity
@@ -11,6 +13,8 @@ public class ClientDevice extends Row {
   private UUID linkId;
   private String cookieHash;
   private Instant madeAt;
+  private @Nullable Instant syncedAt;
+  private @Nullable Instant endedAt;
 
   @SuppressWarnings("NullAway.Init")
   protected ClientDevice() {}
@@ -31,5 +35,18 @@ public class ClientDevice extends Row {
 
   public Instant madeAt() {
     return madeAt;
+  }
+
+  /** Empty for one that never was. */
+  public Optional<Instant> syncedAt() {
+    return Optional.ofNullable(syncedAt);
+  }
+
+  public void synced(Instant at) {
+    syncedAt = at;
+  }
+
+  public void end(Instant at) {
+    if (endedAt == null) endedAt = at;
   }
 }

@@ -81,14 +81,10 @@ class LinkController {
       HttpServletRequest request,
       HttpServletResponse response,
       Model model) {
-    LinkService.Opening opening = links.open(token, digits(pin), cookie);
+    LinkService.Opening opening = links.open(token, pin, cookie);
     if (in(opening, request, response, model)) return "redirect:/me/today";
     show(token, model);
     return "access/pin";
-  }
-
-  private static String digits(String pin) {
-    return pin.replaceAll("\\s", "");
   }
 
   /** Whether somebody is in now; says why not. */
@@ -154,7 +150,7 @@ class LinkController {
       keep(links.lock(cookie), request, response);
       return "redirect:/c/who";
     }
-    if (in(links.choose(cookie, client.get(), digits(pin)), request, response, model)) {
+    if (in(links.choose(cookie, client.get(), pin), request, response, model)) {
       return "redirect:/me/today";
     }
     model.addAttribute("chosen", client.get());

@@ -88,7 +88,6 @@ class RateController {
   }
 
   private String show(ClientMe me, Map<String, String> typed, String problem, Model model) {
-    model.addAttribute("me", me);
     model.addAttribute("practice", practices.practice(me.practiceId()));
     model.addAttribute("goals", clients.goals(me.id()));
     model.addAttribute("typed", typed);

@@ -40,7 +40,6 @@ class MyPauseController {
   @GetMapping("/pause")
   String page(@AuthenticationPrincipal ClientMe me, Model model) {
     LocalDate today = today(me);
-    model.addAttribute("me", me);
     model.addAttribute("practice", practices.practice(me.practiceId()));
     Optional<Pause> now = pauses.newest(me.id()).filter(p -> !p.over(today));
     now.ifPresent(

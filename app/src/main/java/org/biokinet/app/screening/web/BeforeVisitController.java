@@ -76,7 +76,6 @@ class BeforeVisitController {
     Client client = clients.byId(me.id());
     ClientScreening screening = screenings.of(client);
     if (!screening.answersBeforeVisit()) return "redirect:/me/today";
-    model.addAttribute("me", me);
     model.addAttribute("practice", practices.practice(me.practiceId()));
     Gate gate = screening.gate();
     boolean answered = gate.answers().isPresent();

@@ -74,7 +74,6 @@ class RenewController {
     Optional<ClientScreening.Renewable> since = screenings.of(clients.byId(me.id())).renewal();
     // Who has not been asked yet is asked everything.
     if (since.isEmpty()) return "redirect:/me/before-visit";
-    model.addAttribute("me", me);
     model.addAttribute("practice", practices.practice(me.practiceId()));
     model.addAttribute("since", Days.day(since.get().since(), me.language()));
     model.addAttribute("renewal", renewal);

@@ -2,7 +2,6 @@ package org.biokinet.app.session.web;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import java.time.Clock;
-import java.time.LocalDate;
 import java.time.OffsetDateTime;
 import java.util.Arrays;
 import java.util.Map;
@@ -10,11 +9,9 @@ import java.util.Optional;
 import java.util.TreeMap;
 import java.util.UUID;
 import org.biokinet.app.client.ClientMe;
-import org.biokinet.app.client.ClientService;
 import org.biokinet.app.practice.PracticeService;
 import org.biokinet.app.session.FollowUpService;
 import org.biokinet.app.session.FollowUpUpload;
-import org.biokinet.app.session.SessionService;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.TenPoint;
 import org.biokinet.core.session.SelfCheck;
@@ -35,46 +32,38 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 class FollowUpController {
 
   private final FollowUpService followUps;
-  private final SessionService sessions;
-  private final ClientService clients;
   private final PracticeService practices;
   private final Uploads uploads;
   private final Clock clock;
 
   FollowUpController(
-      FollowUpService followUps,
-      SessionService sessions,
-      ClientService clients,
-      PracticeService practices,
-      Uploads uploads,
-      Clock clock) {
+      FollowUpService followUps, PracticeService practices, Uploads uploads, Clock clock) {
     this.followUps = followUps;
-    this.sessions = sessions;
-    this.clients = clients;
     this.practices = practices;
     this.uploads = uploads;
     this.clock = clock;
   }
 
-  /**
-   * @param client whose device has kept it
-   */
   @PostMapping("/follow-ups")
   @ResponseStatus(HttpStatus.NO_CONTENT)
-  void followUp(
-      @AuthenticationPrincipal ClientMe me, @RequestParam UUID client, @RequestBody JsonNode sent) {
-    followUps.record(me, uploads.read(me, client, sent, FollowUpUpload.class));
+  void followUp(@AuthenticationPrincipal ClientMe me, @RequestBody JsonNode sent) {
+    followUps.record(me, uploads.read(sent, FollowUpUpload.class));
   }
 
-  /** Of the session that Today asks about; where it asks no more, nothing is told. */
+  /**
+   * Of the session that Today asked about.
+   *
+   * @param toldAt when it was told, by a device that had no network then; the same below
+   */
   @PostMapping("/settled")
   String settled(
-      @AuthenticationPrincipal ClientMe me, @RequestParam UUID id, @RequestParam boolean settled) {
-    sessions
-        .asked(clients.byId(me.id()))
-        .session()
-        .ifPresent(
-            session -> followUps.record(me, FollowUpUpload.settled(id, session, settled, now(me))));
+      @AuthenticationPrincipal ClientMe me,
+      @RequestParam UUID id,
+      @RequestParam UUID session,
+      @RequestParam boolean settled,
+      @RequestParam Optional<OffsetDateTime> toldAt) {
+    followUps.recordForm(
+        me, FollowUpUpload.settled(id, session, settled, toldAt.orElseGet(() -> now(me))));
     return "redirect:/me/today?told";
   }
 
@@ -88,10 +77,12 @@ class FollowUpController {
       @AuthenticationPrincipal ClientMe me,
       @RequestParam UUID id,
       @RequestParam Optional<Integer> pain,
-      @RequestParam Optional<Boolean> woken) {
-    LocalDate day = now(me).toLocalDate();
+      @RequestParam Optional<Boolean> woken,
+      @RequestParam Optional<OffsetDateTime> toldAt) {
+    OffsetDateTime at = toldAt.orElseGet(() -> now(me));
     Integer told = pain.filter(TenPoint::valid).orElse(null);
-    followUps.record(me, FollowUpUpload.morning(id, day, told, woken.orElse(null), now(me)));
+    followUps.recordForm(
+        me, FollowUpUpload.morning(id, at.toLocalDate(), told, woken.orElse(null), at));
     return "redirect:/me/today?told";
   }
 
@@ -110,6 +101,7 @@ class FollowUpController {
   String selfChecked(
       @AuthenticationPrincipal ClientMe me,
       @RequestParam UUID id,
+      @RequestParam Optional<OffsetDateTime> toldAt,
       @RequestParam Map<String, String> form) {
     Map<String, SelfCheck.Felt> told = new TreeMap<>();
     for (SelfCheck.Joint joint : SelfCheck.Joint.values()) {
@@ -120,8 +112,8 @@ class FollowUpController {
             .forEach(f -> told.put(part, f));
       }
     }
-    LocalDate day = now(me).toLocalDate();
-    followUps.record(me, FollowUpUpload.selfCheck(id, day, told, now(me)));
+    OffsetDateTime at = toldAt.orElseGet(() -> now(me));
+    followUps.recordForm(me, FollowUpUpload.selfCheck(id, at.toLocalDate(), told, at));
     return "redirect:/me/today?told";
   }
 

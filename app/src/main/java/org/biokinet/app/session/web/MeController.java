@@ -5,6 +5,7 @@ import java.time.Clock;
 import java.time.DayOfWeek;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.OffsetDateTime;
 import java.time.format.TextStyle;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
@@ -218,6 +219,7 @@ class MeController {
     due(me, days.today(me, now.program(), now.rhythm(), asked.recent()), tapped, model);
     model.addAttribute("answers", letters.unread(me.id()));
     model.addAttribute("asking", asked.asking());
+    asked.session().ifPresent(session -> model.addAttribute("settles", session));
     model.addAttribute("painWas", asked.asking().settled().flatMap(Session::highestPain).orElse(0));
     model.addAttribute("toldNow", asked.toldNow().filter(p -> new Pain(p).mayStart()).orElse(null));
     model.addAttribute("answerId", UUID.randomUUID());
@@ -339,34 +341,35 @@ class MeController {
   /** Shorter and longer sessions, where they differ from the usual one and can be done. */
   private List<Choice> choices(Permitted now, Side turn, int usual) {
     List<Choice> choices = new ArrayList<>();
-    for (SessionLength length : now.program().lengths()) {
-      if (length.needsScreening() && !now.permit().longSession()) continue;
-      try {
-        int seconds = Timeline.compile(now.session(turn, length)).seconds();
-        if (length == SessionLength.USUAL || seconds != usual) {
-          choices.add(new Choice(length, Timeline.clock(seconds)));
-        }
-      } catch (Timeline.TooLong e) {
-        // Nobody is offered a session that is longer than any may be.
-      }
-    }
+    now.lengths(turn)
+        .forEach(
+            (length, seconds) -> {
+              if (length == SessionLength.USUAL || seconds != usual) {
+                choices.add(new Choice(length, Timeline.clock(seconds)));
+              }
+            });
     return choices;
   }
 
-  /** Pain now decides whether there is a session. */
+  /**
+   * Pain now decides whether there is a session.
+   *
+   * @param toldAt when it was told, by a device that had no network then
+   */
   @PostMapping("/today")
   String start(
       @AuthenticationPrincipal ClientMe me,
       @RequestParam(defaultValue = "-1") int pain,
       @RequestParam(defaultValue = "USUAL") SessionLength length,
-      @RequestParam(defaultValue = "MAIN") ProgramKind program) {
+      @RequestParam(defaultValue = "MAIN") ProgramKind program,
+      @RequestParam Optional<OffsetDateTime> toldAt) {
     if (!TenPoint.valid(pain)) return to("/me/today?missing", program);
     if (ill(me)) return "redirect:/me/pause";
     Pain before = new Pain(pain);
     if (before.mayStart()) {
       return to("/me/player?pain=%d&length=%s".formatted(pain, length), program);
     }
-    sessions.refusedStart(me, before);
+    sessions.refusedStart(me, before, toldAt.map(OffsetDateTime::toInstant));
     return "redirect:/me/rest";
   }
 
@@ -486,25 +489,19 @@ class MeController {
     return new MayStart(may);
   }
 
-  /**
-   * @param client whose device has kept it
-   */
   @PostMapping("/sessions")
   @ResponseStatus(HttpStatus.NO_CONTENT)
-  void session(
-      @AuthenticationPrincipal ClientMe me, @RequestParam UUID client, @RequestBody JsonNode sent) {
-    sessions.record(me, uploads.read(me, client, sent, SessionUpload.class));
+  void session(@AuthenticationPrincipal ClientMe me, @RequestBody JsonNode sent) {
+    sessions.record(me, uploads.read(sent, SessionUpload.class));
   }
 
   @PostMapping("/check-ins")
   @ResponseStatus(HttpStatus.NO_CONTENT)
-  void checkIn(
-      @AuthenticationPrincipal ClientMe me, @RequestParam UUID client, @RequestBody JsonNode sent) {
-    sessions.recordCheckIn(me, uploads.read(me, client, sent, CheckInUpload.class));
+  void checkIn(@AuthenticationPrincipal ClientMe me, @RequestBody JsonNode sent) {
+    sessions.recordCheckIn(me, uploads.read(sent, CheckInUpload.class));
   }
 
   private void who(ClientMe me, Model model) {
-    model.addAttribute("me", me);
     model.addAttribute("practice", practices.practice(me.practiceId()));
   }
 }

@@ -47,7 +47,7 @@ import org.biokinet.core.timeline.Timeline;
  * @param returnSeconds how long a session that was broken off can be gone on with
  * @param putRightSeconds how long a tap by mistake can be put right
  * @param inward the part of a breath that goes in
- * @param roseFrom highest pain from which on it is asked where it rose
+ * @param roseBy how much more than before pain has to be, to be asked where it rose
  * @param ceiling the lowest of the session; where more was felt it is asked where
  * @param pairs the stretches that are done on either side, by place: which was tighter is asked
  * @param sounds all that is heard, in the order of time
@@ -70,7 +70,7 @@ record PlayerScript(
     int seconds,
     double inward,
     List<String> items,
-    int roseFrom,
+    int roseBy,
     int ceiling,
     List<Integer> pairs,
     List<Step> steps,
@@ -273,7 +273,7 @@ record PlayerScript(
         timeline.seconds(),
         CueSheet.INWARD,
         replay.program().items().stream().map(item -> voice.name(item.exercise())).toList(),
-        painBefore + Asking.ROSE_BY,
+        Asking.ROSE_BY,
         ceiling(session),
         pairs(session, timeline.segments()),
         steps,

@@ -6,13 +6,10 @@ import com.fasterxml.jackson.databind.ObjectMapper;
 import jakarta.validation.Validator;
 import java.util.Comparator;
 import java.util.UUID;
-import org.biokinet.app.client.ClientMe;
 import org.biokinet.app.platform.BadUpload;
 import org.biokinet.app.session.Sent;
 import org.biokinet.core.session.Ended;
-import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
-import org.springframework.web.server.ResponseStatusException;
 
 /** Reads what a client's device sends, as it was sent. */
 @Component
@@ -27,14 +24,9 @@ class Uploads {
   }
 
   /**
-   * @param whose on whose pages it was kept: a phone may go from hand to hand with what waits on it
    * @throws BadUpload when it has no id: then it is no upload at all
-   * @throws ResponseStatusException 409 when it is somebody else's; it waits on the device
    */
-  <T> Sent<T> read(ClientMe me, UUID whose, JsonNode sent, Class<T> type) {
-    if (!whose.equals(me.id())) {
-      throw new ResponseStatusException(HttpStatus.CONFLICT, "this waits for another client");
-    }
+  <T> Sent<T> read(JsonNode sent, Class<T> type) {
     UUID id;
     try {
       id = UUID.fromString(sent.path("uploadId").asText());

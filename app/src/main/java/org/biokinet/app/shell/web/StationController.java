@@ -10,6 +10,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import org.biokinet.app.access.DeviceService;
 import org.biokinet.app.access.LinkService;
 import org.biokinet.app.audit.Audit;
 import org.biokinet.app.client.Client;
@@ -60,6 +61,7 @@ class StationController {
   private final ClientService clients;
   private final ClientHeader header;
   private final LinkService links;
+  private final DeviceService devices;
   private final StandingService standings;
   private final AccountService accounts;
   private final VersionService versions;
@@ -74,6 +76,7 @@ class StationController {
       ClientService clients,
       ClientHeader header,
       LinkService links,
+      DeviceService devices,
       StandingService standings,
       AccountService accounts,
       VersionService versions,
@@ -86,6 +89,7 @@ class StationController {
     this.clients = clients;
     this.header = header;
     this.links = links;
+    this.devices = devices;
     this.standings = standings;
     this.accounts = accounts;
     this.versions = versions;
@@ -100,6 +104,14 @@ class StationController {
   @GetMapping("/clients/{id}")
   String client(@AuthenticationPrincipal Me me, @PathVariable UUID id) {
     return "redirect:/clients/" + clients.get(me, id).getId() + "/plan";
+  }
+
+  /** Sends one of the client's devices away. */
+  @PostMapping("/clients/{id}/devices/{device}/end")
+  String endDevice(
+      @AuthenticationPrincipal Me me, @PathVariable UUID id, @PathVariable UUID device) {
+    devices.end(me, id, device);
+    return "redirect:/clients/" + id + "/do";
   }
 
   /** Whether the client is asked every day how the joints move. */
@@ -152,7 +164,13 @@ class StationController {
     model.addAttribute(
         "clock", newestFirst.stream().map(v -> Timeline.clock(v.seconds())).toList());
     Standing standing = standings.of(client, clock.instant());
-    rest(client, model);
+    List<Pause> paused = rest(client, model);
+    DeviceLine.Changes changes = new DeviceLine.Changes(newestFirst, withdrawn.values(), paused);
+    model.addAttribute(
+        "devices",
+        devices.of(id, "").stream()
+            .map(d -> DeviceLine.of(d, changes, clock.instant(), client.zone()))
+            .toList());
     model.addAttribute(
         "notes",
         teaching.notes(id).stream()
@@ -169,16 +187,12 @@ class StationController {
     return "shell/do";
   }
 
-  private void rest(Client client, Model model) {
+  private List<Pause> rest(Client client, Model model) {
     Instant now = clock.instant();
     LocalDate today = LocalDate.ofInstant(now, client.zone());
     model.addAttribute("today", today);
-    model.addAttribute(
-        "pauses",
-        pauses.all(client.getId()).stream()
-            .limit(PAUSES)
-            .map(p -> PauseLine.of(p, today))
-            .toList());
+    List<Pause> newest = pauses.all(client.getId()).stream().limit(PAUSES).toList();
+    model.addAttribute("pauses", newest.stream().map(p -> PauseLine.of(p, today)).toList());
     flares
         .newest(client.getId())
         .filter(Flare::lasts)
@@ -187,6 +201,7 @@ class StationController {
               model.addAttribute("flareSince", when(f.begun(), client));
               model.addAttribute("flareUntil", Days.day(f.until(), client.zone()));
             });
+    return newest;
   }
 
   /**
