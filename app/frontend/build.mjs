@@ -11,7 +11,7 @@ const SCRIPTS = [
   "shell/shell.js", "program/program.js", "teaching/teaching.js", "library/library.js",
   "measurement/measurement.js", "measurement/posture.js", "measurement/map.js",
   "me/me.js", "session/player.js", "session/ticker.js",
-  "offline/pin.js", "offline/unlock.js", "offline/phone.js",
+  "offline/pin.js", "offline/unlock.js", "offline/phone.js", "offline/gone.js",
 ];
 const STYLES = [
   "shell/shell.css", "worklist/worklist.css", "client/client.css", "screening/screening.css",

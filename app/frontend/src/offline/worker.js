@@ -65,7 +65,7 @@ registerRoute(
   async ({ request, url, event }) => {
     try {
       const answer = await fromNetwork(request);
-      if (url.pathname === "/me/gone" && answer.ok) event.waitUntil(vault.wipe());
+      if (url.pathname === "/me/gone") event.waitUntil(vault.wipe());
       if (answer.ok && keepable(await vault.plan(), url)) {
         const copy = answer.clone();
         event.waitUntil(vault.seal(addressOf(url), copy));

@@ -2,7 +2,8 @@
 // after a reload, a call or a flat battery.
 import { CLIENT } from "../me/queue.js";
 
-const KEY = `biokinet.session.${CLIENT}`;
+const EACH = "biokinet.session.";
+const KEY = EACH + CLIENT;
 
 /** What is kept and not too old to be gone on with; null where nothing is. */
 export function unfinished() {
@@ -27,5 +28,16 @@ export function forget() {
     localStorage.removeItem(KEY);
   } catch {
     // Nothing was kept either.
+  }
+}
+
+/** Of everybody. */
+export function forgetAll() {
+  try {
+    Object.keys(localStorage)
+      .filter((key) => key.startsWith(EACH))
+      .forEach((key) => localStorage.removeItem(key));
+  } catch {
+    // Nothing was kept.
   }
 }

@@ -244,7 +244,7 @@ public class SessionService {
     boolean late = at.isBefore(now.minus(SENT_LATE));
     String then = late ? " (that was " + Days.when(at, now, me.zone()) + "; sent late)" : "";
     String words = Cut.to(Kept.LONGEST_WORDS - then.length(), reason) + then;
-    clients.raise(me.id(), Attention.STOPPED, words);
+    clients.raise(me.id(), Attention.STOPPED, words.strip());
     screenings.stopped(me.id(), at);
   }
 

@@ -127,7 +127,7 @@ class LinkController {
       @CookieValue(name = ClientDeviceFilter.COOKIE, defaultValue = "") String cookie,
       Model model) {
     List<ClientMe> known = devices.known(cookie);
-    if (known.isEmpty()) return "access/gone";
+    if (known.isEmpty()) return nobody(model);
     model.addAttribute("known", known);
     devices.clientOf(cookie).ifPresent(now -> model.addAttribute("now", now));
     return "access/who";
@@ -165,7 +165,15 @@ class LinkController {
 
   /** Nobody is in on this device; who was is asked for the PIN. */
   @GetMapping("/me/gone")
-  String gone(@CookieValue(name = ClientDeviceFilter.COOKIE, defaultValue = "") String cookie) {
-    return devices.known(cookie).isEmpty() ? "access/gone" : "redirect:/c/who";
+  String gone(
+      @CookieValue(name = ClientDeviceFilter.COOKIE, defaultValue = "") String cookie,
+      Model model) {
+    return devices.known(cookie).isEmpty() ? nobody(model) : "redirect:/c/who";
+  }
+
+  /** A link that has ended says nothing of who is in by another one; here nobody is. */
+  private static String nobody(Model model) {
+    model.addAttribute("nobody", true);
+    return "access/gone";
   }
 }

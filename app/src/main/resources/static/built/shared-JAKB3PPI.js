@@ -1,1 +1,0 @@
-import{a as o}from"./shared-JWXZNMC6.js";var e=`biokinet.session.${o}`;function n(){try{let t=JSON.parse(localStorage.getItem(e));return t&&Date.now()<t.until?t:null}catch{return null}}function c(t){try{localStorage.setItem(e,JSON.stringify(t))}catch{}}function i(){try{localStorage.removeItem(e)}catch{}}export{n as a,c as b,i as c};
