@@ -3,11 +3,12 @@
 import * as vault from "./vault.js";
 
 if (vault.able()) {
-  await vault.dismiss().catch(() => {});
+  const dismissed = vault.dismiss().catch(() => {});
   const pair = vault.keyPair(); // takes a while: begun while the PIN is typed
   for (const form of document.querySelectorAll("form:has(input.pin)")) {
     form.addEventListener("submit", async (event) => {
       event.preventDefault();
+      await dismissed;
       await vault.prepare(pair, form.querySelector("input.pin").value).catch(() => {});
       form.submit();
     });

@@ -77,15 +77,14 @@ export async function dismiss() {
 /** A page of this client has come: the PIN that was typed a moment ago was theirs. */
 export async function adopt(client) {
   const typed = await state(CANDIDATE);
+  const fresh = typed && Date.now() - typed.at < JUST_NOW_MS;
   const door = await state(DOOR);
-  if (door && door.client !== client) await wipe();
-  if (!typed) return;
-  await erase(CANDIDATE);
-  if (Date.now() - typed.at > JUST_NOW_MS) return;
-  const kept = await state(OPEN);
-  await wipe();
+  const now = await state(OPEN); // that of the PIN that was typed last
+  if (fresh || (door && door.client !== client)) await wipe();
+  if (typed) await erase(CANDIDATE);
+  if (!fresh) return;
   await write(DOOR, { ...typed, client, tries: 0, waitUntil: 0 });
-  if (kept) await write(OPEN, kept);
+  await write(OPEN, now);
 }
 
 /** Whose pages may be kept here; undefined where nobody's are. */

@@ -1,1 +1,1 @@
-import"./shared-YYEAQO7N.js";import"./shared-KJ73K3RR.js";import"./shared-3CXTJPEL.js";
+import"./shared-VVAYMWNR.js";import"./shared-XOUNKUNQ.js";import"./shared-3CXTJPEL.js";

@@ -8,6 +8,7 @@ import java.io.IOException;
 import org.biokinet.app.access.LinkService;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientMe;
+import org.biokinet.app.message.MessageService;
 import org.biokinet.app.practice.Me;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.session.Ended;
@@ -15,9 +16,12 @@ import org.biokinet.core.session.Session;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
 
 /** The client's pages while the server is away, not only for the page but for its worker too. */
 class OfflineTest extends WithBrowser {
+
+  @Autowired private MessageService messages;
 
   private Wire wire;
 
@@ -208,5 +212,42 @@ class OfflineTest extends WithBrowser {
     assertThat(phone.locator("#waiting")).isHidden();
     assertThat(sessions.page(in.client().getId(), 0, 10).getTotalElements()).isEqualTo(1);
     assertThat(sessions.conflicts(in.client().getId())).isZero();
+  }
+
+  /** Two on one telephone: what one of them told waits for them, and nobody reads their pages. */
+  @Test
+  void whatOneClientKeepsIsNotAnothers() throws Exception {
+    In first = in("upper-trap-stretch", "1x15s @3");
+    Page phone = first.phone();
+    phone.navigate(wire.address("/me/messages"));
+    wire.cut();
+    phone.locator("#text").fill("May I swim?");
+    phone.locator("main form .primary").click();
+    phone.waitForURL("**/me/today?told");
+    wire.mend();
+    Me me = practitioner();
+    Client other = client(me);
+    share(me, other, "neck-rotation", "2");
+    LinkService.Made made = links.make(me, other.getId());
+    openLink(phone, wire.address("/c/" + made.token()), made.pin());
+    phone.waitForCondition(
+        () ->
+            kept(phone, "(door?.client ?? '') + (plan?.mark ? '!' : '')")
+                .equals(other.getId() + "!"));
+    assertThat(messages.unread(other.getId())).isZero();
+    wire.cut();
+    phone.navigate(wire.address("/me/today"));
+    assertThat(phone.locator("body")).containsText("Active neck rotation");
+    assertThat(phone.locator("body")).not().containsText("Upper trapezius");
+    assertThat(phone.locator("#waiting")).isHidden();
+    // The first one is back, by name and PIN: now it goes on its way.
+    wire.mend();
+    phone.navigate(wire.address("/c/who"));
+    phone.getByLabel("PIN").fill(first.pin());
+    phone.keyboard().press("Enter");
+    phone.waitForURL("**/me/today");
+    phone.waitForCondition(() -> phone.evaluate(PlayerTest.WAITING).equals(0));
+    phone.navigate(wire.address("/me/messages"));
+    assertThat(phone.locator(".messages")).containsText("May I swim?");
   }
 }

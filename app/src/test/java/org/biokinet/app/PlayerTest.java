@@ -48,7 +48,7 @@ class PlayerTest extends WithBrowser {
   private static final ObjectMapper JSON = new ObjectMapper();
 
   /** How much waits on a device to be sent. */
-  private static final String WAITING =
+  static final String WAITING =
       "() => new Promise(answer => { indexedDB.open('biokinet').onsuccess = open => { open.target"
           + ".result.transaction('waiting').objectStore('waiting').count().onsuccess = count =>"
           + " answer(count.target.result); }; })";
