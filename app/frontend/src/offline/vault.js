@@ -99,7 +99,15 @@ export async function wipe() {
 
 export const plan = () => state(PLAN);
 export const setPlan = (made) => write(PLAN, made);
-export const clearPages = async () => (await db).clear("pages");
+export const forgetPlan = () => erase(PLAN);
+
+/** Deletes the pages that are not wanted any more. */
+export async function keepOnly(addresses) {
+  const kept = await db;
+  for (const address of await kept.getAllKeys("pages")) {
+    if (!addresses.includes(address)) await kept.delete("pages", address);
+  }
+}
 
 /** Keeps a page under its address; nothing where nobody's pages are kept. */
 export async function seal(address, answer) {

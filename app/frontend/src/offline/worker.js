@@ -93,7 +93,7 @@ function keepForm(form, url) {
 }
 
 /** The pain of now: what the server decides from it, it has said before for each. */
-async function begin(form, url) {
+async function start(form, url) {
   const plan = await vault.plan();
   const pain = Number(form.get("pain"));
   if (!plan || over(plan)) return fromDevice(url);
@@ -114,7 +114,7 @@ async function told(form, url) {
 }
 
 const FORMS = {
-  "/me/today": begin,
+  "/me/today": start,
   "/me/settled": told,
   "/me/morning": told,
   "/me/self-check": told,
@@ -144,15 +144,23 @@ async function sync() {
   if (plan.client !== (await vault.owner())) return;
   const before = await vault.plan();
   const same = before?.mark === plan.mark;
-  if (!same) await vault.clearPages();
-  // What lies here already may be used as long as when it was fetched.
-  await vault.setPlan(same ? { ...plan, until: before.until } : { ...plan, mark: "" });
+  // What lies here already may be used as long as when it was fetched, should this break off.
+  await vault.setPlan({ ...plan, until: before?.until ?? plan.until, mark: same ? plan.mark : "" });
   if (same) return;
   for (const address of plan.pages) {
     const page = await fetch(address, html);
     if (page.ok && !page.redirected) await vault.seal(addressOf(address), page);
   }
+  await vault.keepOnly(plan.pages.map(addressOf));
   await vault.setPlan(plan); // whole only now
+}
+
+/** Pages of an older application ask for files that are no longer here. */
+async function begin() {
+  await self.clients.claim();
+  await vault.keepOnly([]);
+  await vault.forgetPlan();
+  await sync().catch(() => {}); // without a network the next page asks for it
 }
 
 self.addEventListener("message", (event) => {
@@ -160,4 +168,4 @@ self.addEventListener("message", (event) => {
   if (event.data?.type === "SKIP_WAITING") self.skipWaiting();
   if (event.data?.type === "SYNC") event.waitUntil(sync().catch(() => {}));
 });
-self.addEventListener("activate", (event) => event.waitUntil(self.clients.claim()));
+self.addEventListener("activate", (event) => event.waitUntil(begin()));

@@ -1,1 +1,1 @@
-import"./shared-VVAYMWNR.js";import"./shared-XOUNKUNQ.js";import"./shared-3CXTJPEL.js";
+import"./shared-LBFITIU2.js";import"./shared-5QDHRQTG.js";import"./shared-3CXTJPEL.js";
