@@ -3,7 +3,7 @@
 // picks up a telephone, not who takes its storage apart: a PIN of six digits can be tried out.
 import { openDB } from "idb";
 
-/** Away for so long, the PIN is asked again; as the issue of the work says. */
+/** Away for so long, the PIN is asked again; our choice. */
 const AWAY_MS = 5 * 60_000;
 /** For SHA-256: the least that is advised for passwords (OWASP; value recalled from memory). */
 const ROUNDS = 600_000;

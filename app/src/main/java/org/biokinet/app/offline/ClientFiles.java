@@ -44,7 +44,7 @@ public class ClientFiles {
     this.addresses = addresses;
   }
 
-  /** A file, and what tells one state of it from another; null where its name does. */
+  /** A file, and what tells one state of it from another; empty where its name does. */
   public record File(String url, String revision) {}
 
   /** All of them, with the page that is shown without a network. */
