@@ -11,9 +11,10 @@ async function keep() {
   worker.addEventListener("waiting", async () => {
     if (!(await playing())) worker.messageSkipWaiting();
   });
+  const sync = async () => (await navigator.serviceWorker.ready).active.postMessage({ type: "SYNC" });
+  worker.addEventListener("controlling", sync);
   await worker.register();
-  const ready = await navigator.serviceWorker.ready;
-  ready.active.postMessage({ type: "SYNC" });
+  await sync();
 }
 
 if (CLIENT && vault.able() && navigator.serviceWorker) {

@@ -99,7 +99,6 @@ export async function wipe() {
 
 export const plan = () => state(PLAN);
 export const setPlan = (made) => write(PLAN, made);
-export const forgetPlan = () => erase(PLAN);
 
 /** Deletes the pages that are not wanted any more. */
 export async function keepOnly(addresses) {

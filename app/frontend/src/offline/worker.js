@@ -155,17 +155,9 @@ async function sync() {
   await vault.setPlan(plan); // whole only now
 }
 
-/** Pages of an older application ask for files that are no longer here. */
-async function begin() {
-  await self.clients.claim();
-  await vault.keepOnly([]);
-  await vault.forgetPlan();
-  await sync().catch(() => {}); // without a network the next page asks for it
-}
-
 self.addEventListener("message", (event) => {
   // A page asks for it when nobody is in the middle of a session.
   if (event.data?.type === "SKIP_WAITING") self.skipWaiting();
   if (event.data?.type === "SYNC") event.waitUntil(sync().catch(() => {}));
 });
-self.addEventListener("activate", (event) => event.waitUntil(begin()));
+self.addEventListener("activate", (event) => event.waitUntil(self.clients.claim()));

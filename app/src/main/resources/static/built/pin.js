@@ -1,1 +1,1 @@
-import"./shared-LBFITIU2.js";import"./shared-5QDHRQTG.js";import"./shared-3CXTJPEL.js";
+import"./shared-E6PDB2N3.js";import"./shared-VDX7ANAZ.js";import"./shared-3CXTJPEL.js";

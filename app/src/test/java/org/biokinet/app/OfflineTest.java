@@ -249,4 +249,43 @@ class OfflineTest extends WithBrowser {
     phone.navigate(wire.address("/me/messages"));
     assertThat(phone.locator(".messages")).containsText("May I swim?");
   }
+
+  /** Another worker waits as long as a session runs, and takes over on the next page after it. */
+  @Test
+  void anotherVersionTakesOverBetweenSessions() throws Exception {
+    In in = in("chin-tuck", "2x5s");
+    Page phone = in.phone();
+    phone.navigate(wire.address("/me/today"));
+    pain(phone, "1");
+    phone.waitForURL("**/me/player?**");
+    phone.locator("#start").click();
+    assertThat(phone.locator("#panel-running")).isVisible();
+    wire.replace("self.KEPT_FILES=[", "this.KEPT_FILES=[");
+    Page second = phone.context().newPage();
+    second.navigate(wire.address("/me/today"));
+    // A browser looks for another one when it has time; here it is asked to.
+    second.evaluate("async () => (await navigator.serviceWorker.getRegistration('/me/')).update()");
+    second.waitForCondition(() -> worker(second, "r.waiting !== null").equals("true"));
+    second.navigate(wire.address("/me/today"));
+    assertThat(second.locator("#begin")).isVisible();
+    assertThat(worker(second, "r.waiting !== null")).as("a session runs").isEqualTo("true");
+    phone.close();
+    second.navigate(wire.address("/me/today"));
+    second.waitForCondition(
+        () -> worker(second, "r.waiting === null && r.active.state").equals("activated"));
+    // What is kept is fetched by the new one, and opens.
+    second.waitForCondition(() -> !kept(second, "plan?.mark ?? ''").isEmpty());
+    wire.cut();
+    second.navigate(wire.address("/me/today"));
+    assertThat(second.locator("#begin")).isVisible();
+  }
+
+  private static String worker(Page page, String expression) {
+    return String.valueOf(
+        page.evaluate(
+            "async () => { const r = await navigator.serviceWorker.getRegistration('/me/');"
+                + " return String("
+                + expression
+                + "); }"));
+  }
 }

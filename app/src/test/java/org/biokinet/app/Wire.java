@@ -6,6 +6,7 @@ import java.io.OutputStream;
 import java.net.InetAddress;
 import java.net.ServerSocket;
 import java.net.Socket;
+import java.nio.charset.StandardCharsets;
 import java.util.HashSet;
 import java.util.Set;
 
@@ -20,6 +21,8 @@ final class Wire {
   private final Set<Socket> open = new HashSet<>();
   private boolean whole = true;
   private volatile boolean losing;
+  private volatile String was = "";
+  private volatile String becomes = "";
 
   Wire(int server) throws IOException {
     this.server = server;
@@ -47,6 +50,19 @@ final class Wire {
   /** What is asked arrives; what is answered does not. */
   void loseAnswers() {
     losing = true;
+  }
+
+  /** From now on the server says this instead of that, which is as long. */
+  void replace(String one, String other) {
+    was = one;
+    becomes = other;
+  }
+
+  /** What is not compressed can be replaced. */
+  private String changed(String said, boolean answer) {
+    return answer
+        ? said.replace(was, becomes)
+        : said.replaceAll("(?i)\nAccept-Encoding: [^\r]*", "\nAccept-Encoding: identity");
   }
 
   /** Something that ends when its socket is closed. */
@@ -92,7 +108,9 @@ final class Wire {
       byte[] some = new byte[8192];
       for (int n = in.read(some); n >= 0; n = in.read(some)) {
         if (answers && losing) return;
-        out.write(some, 0, n);
+        String said = new String(some, 0, n, StandardCharsets.ISO_8859_1);
+        if (!was.isEmpty()) said = changed(said, answers);
+        out.write(said.getBytes(StandardCharsets.ISO_8859_1));
         out.flush();
       }
     }
