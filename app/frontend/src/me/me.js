@@ -1,7 +1,7 @@
 // Every page of the client sends what an earlier session left waiting, and is kept for a time
 // without a network.
 import { unfinished } from "../session/kept.js";
-import "../offline/keep.js";
+import { keep } from "../offline/keep.js";
 import { flush, refused, unsent } from "./queue.js";
 
 const element = (id) => document.getElementById(id);
@@ -33,7 +33,9 @@ if (kept && without) {
   without.hidden = false;
 }
 
+// What is fetched to be kept is what there is after that.
 await flush();
+keep();
 await say();
 window.addEventListener("online", async () => {
   await flush();

@@ -80,6 +80,9 @@ export async function playing() {
   return locks.some((lock) => lock.name === `${PLAYER}.${CLIENT}`);
 }
 
+/** Does something as soon as no session of this client runs in any page. */
+export const betweenSessions = (then) => navigator.locks?.request(`${PLAYER}.${CLIENT}`, then).catch(() => {});
+
 /** Takes something from whichever other page of this client has it; told when another takes it. */
 export function takeOver(name, lost) {
   navigator.locks?.request(`${name}.${CLIENT}`, { steal: true }, () => new Promise(() => {})).catch(lost);

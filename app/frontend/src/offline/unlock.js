@@ -6,7 +6,10 @@ const input = document.getElementById("pin");
 const said = document.getElementById("pin-error");
 
 const standing = vault.able() ? await vault.standing() : "none";
-if (standing === "locked") {
+if (new URLSearchParams(location.search).has("not-sent")) {
+  show("not-sent");
+  document.getElementById("back").focus();
+} else if (standing === "locked") {
   show("locked");
   input.focus();
 } else {
@@ -24,5 +27,6 @@ document.querySelector("form").addEventListener("submit", async (event) => {
   input.setAttribute("aria-invalid", "true");
   input.select();
 });
+document.getElementById("back").addEventListener("click", () => history.back());
 document.getElementById("again").addEventListener("click", () => location.reload());
 window.addEventListener("online", () => location.reload());

@@ -100,11 +100,12 @@ export async function wipe() {
 export const plan = () => state(PLAN);
 export const setPlan = (made) => write(PLAN, made);
 
-/** Deletes the pages that are not wanted any more. */
-export async function keepOnly(addresses) {
+/** Deletes the pages that are not wanted any more, by their address and when they were kept. */
+export async function keepOnly(wanted) {
   const kept = await db;
   for (const address of await kept.getAllKeys("pages")) {
-    if (!addresses.includes(address)) await kept.delete("pages", address);
+    const { at } = await kept.get("pages", address);
+    if (!wanted(address, at)) await kept.delete("pages", address);
   }
 }
 
@@ -149,9 +150,12 @@ export async function open(address) {
   const raw = await crypto.subtle.decrypt({ name: "RSA-OAEP" }, privateKey, page.keyed);
   const key = await crypto.subtle.importKey("raw", raw, "AES-GCM", false, ["decrypt"]);
   const body = await crypto.subtle.decrypt({ name: "AES-GCM", iv: page.iv }, key, page.sealed);
-  // The page says how old it is.
-  const aged = new TextDecoder().decode(body).replace("<head>", `<head><meta name="kept" content="${page.at}">`);
-  return new Response(aged, { headers: page.headers });
+  // The page says how old it is. Each time that it is opened its forms are new ones.
+  const opened = new TextDecoder()
+    .decode(body)
+    .replace("<head>", `<head><meta name="kept" content="${page.at}">`)
+    .replace(/(<input type="hidden" name="id" value=")[^"]*/g, (all, before) => before + crypto.randomUUID());
+  return new Response(opened, { headers: page.headers });
 }
 
 /**

@@ -1,4 +1,5 @@
 // Answers for the client's pages where there is no network: from what is kept on the device.
+import { cacheNames } from "workbox-core";
 import { cleanupOutdatedCaches, matchPrecache, precacheAndRoute } from "workbox-precaching";
 import { registerRoute } from "workbox-routing";
 import { CacheFirst } from "workbox-strategies";
@@ -10,26 +11,56 @@ import * as vault from "./vault.js";
 const PATIENCE_MS = 8000;
 const LOCKED = "/me/without-network";
 const AWAY = { status: 503, headers: { "Content-Type": "text/plain" } };
+/** Files of the version before this one, or of a server that is newer. */
+const OTHERS = "other-files";
 
-// Scripts, styles and fonts carry what is in them in their name. Those of a server that is newer
-// than this worker are kept as they come, so that its pages find them too.
+// Scripts, styles and fonts carry what is in them in their name.
 precacheAndRoute(self.KEPT_FILES);
 cleanupOutdatedCaches();
-registerRoute(({ url }) => url.pathname.startsWith("/built/"), new CacheFirst({ cacheName: "newer-files" }));
+const others = new CacheFirst({ cacheName: OTHERS });
+registerRoute(
+  ({ url }) => url.pathname.startsWith("/built/"),
+  // The version that waits to take over may have brought it already.
+  async (asked) => (await caches.match(asked.request)) ?? others.handle(asked),
+);
+
+/** Pages that are kept still ask for the files they were made with. */
+async function keepOld() {
+  const [before, old] = [await caches.open(cacheNames.precache), await caches.open(OTHERS)];
+  for (const request of await before.keys()) {
+    if (!new URL(request.url).search) await old.put(request, await before.match(request));
+  }
+}
 
 const html = { headers: { Accept: "text/html" }, cache: "no-store" };
+const HERE = self.location.href;
 
 /** The address under which a page is kept: how much pain there is, is no part of it. */
 function addressOf(url) {
-  const address = new URL(url, self.location.href);
-  for (const name of ["pain", "told", "changed", "missing"]) address.searchParams.delete(name);
-  // What nobody has to name.
-  const { pathname, searchParams } = address;
-  const ofProgram = ["/me/today", "/me/player"].includes(pathname);
-  if (ofProgram && !searchParams.has("program")) searchParams.set("program", "MAIN");
-  if (pathname === "/me/player" && !searchParams.has("length")) searchParams.set("length", "USUAL");
+  const address = new URL(url, HERE);
+  for (const name of ["pain", "told", "changed", "missing", "sent"]) address.searchParams.delete(name);
   address.searchParams.sort();
   return address.pathname + address.search;
+}
+
+/** Whether an address is meant by one that names no more than it does. */
+function means(url, address) {
+  const kept = new URL(address, HERE);
+  const named = new URL(addressOf(url), HERE);
+  return (
+    kept.pathname === named.pathname &&
+    [...named.searchParams].every(([name, value]) => kept.searchParams.get(name) === value)
+  );
+}
+
+const first = (addresses, url) => addresses.find((address) => means(url, address));
+
+/** Under which address a page is kept; null where it is none that may be. */
+function pageOf(plan, url) {
+  if (!plan) return null;
+  const { pathname } = new URL(url, HERE);
+  const opened = plan.opened.some((path) => pathname === path || pathname.startsWith(`${path}/`));
+  return first(plan.pages, url) ?? (opened ? url : null);
 }
 
 /** Longer than that nobody exercises by what the server said before. */
@@ -45,19 +76,10 @@ async function fromNetwork(request) {
 /** A page from the device, or what is to be said instead. */
 async function fromDevice(url) {
   const plan = await vault.plan();
-  const address = plan && over(plan) ? plan.over : named(plan, url);
-  const page = await vault.open(address).catch(() => null);
+  const address = plan && over(plan) ? plan.over : pageOf(plan, url);
+  const page = address && (await vault.open(addressOf(address)).catch(() => null));
   if (page) await vault.stay();
   return page ?? (await matchPrecache(LOCKED)) ?? new Response("No network.", AWAY);
-}
-
-/** Who names no leading side has the one whose turn it is. */
-function named(plan, url) {
-  const { pathname, searchParams } = url;
-  if (!plan || pathname !== "/me/player" || searchParams.has("lead")) return addressOf(url);
-  const length = searchParams.get("length") ?? "USUAL";
-  const program = searchParams.get("program") ?? "MAIN";
-  return plan.players.find((p) => p.program === program && p.length === length && p.next)?.address ?? addressOf(url);
 }
 
 registerRoute(
@@ -66,10 +88,7 @@ registerRoute(
     try {
       const answer = await fromNetwork(request);
       if (url.pathname === "/me/gone") event.waitUntil(vault.wipe());
-      if (answer.ok && keepable(await vault.plan(), url)) {
-        const copy = answer.clone();
-        event.waitUntil(vault.seal(addressOf(url), copy));
-      }
+      if (answer.ok && !answer.redirected) event.waitUntil(keepOpened(url, answer.clone()));
       return answer;
     } catch {
       return fromDevice(url);
@@ -77,7 +96,11 @@ registerRoute(
   },
 );
 
-const keepable = (plan, url) => plan?.pages.some((page) => addressOf(page) === addressOf(url));
+/** Keeps what was opened just now, if it is of what is kept. */
+async function keepOpened(url, answer) {
+  const address = pageOf(await vault.plan(), url);
+  if (address) await vault.seal(addressOf(address), answer);
+}
 
 /** Of the sessions that wait here, which the server cannot have counted. */
 async function waiting(client, program) {
@@ -101,11 +124,17 @@ async function start(form, url) {
     await keepForm(form, url);
     return Response.redirect(plan.rest, 303);
   }
-  const program = form.get("program") ?? "MAIN";
-  const turned = (await waiting(plan.client, program)) % 2;
-  const player = plan.players.filter((p) => p.program === program && p.length === (form.get("length") ?? "USUAL"));
-  const next = player.find((p) => p.next === (turned === 0)) ?? player[0];
-  return next ? Response.redirect(`${next.address}&pain=${pain}`, 303) : fromDevice(url);
+  const wanted = new URL("/me/player", HERE);
+  for (const name of ["program", "length"]) if (form.has(name)) wanted.searchParams.set(name, form.get(name));
+  // Those of the program and length that the first one is of: they take turns.
+  const begun = new URL(first(plan.players, wanted) ?? plan.rest, HERE);
+  begun.searchParams.delete("lead");
+  const turns = plan.players.filter((address) => means(begun, address));
+  if (turns.length === 0) return fromDevice(url);
+  const done = await waiting(plan.client, begun.searchParams.get("program"));
+  const next = new URL(turns[done % turns.length], HERE);
+  next.searchParams.set("pain", pain);
+  return Response.redirect(next, 303);
 }
 
 async function told(form, url) {
@@ -113,22 +142,26 @@ async function told(form, url) {
   return Response.redirect("/me/today?told", 303);
 }
 
+/** Of the others one is told that they need a network. */
+const notSent = () => Response.redirect(`${LOCKED}?not-sent`, 303);
+
 const FORMS = {
   "/me/today": start,
   "/me/settled": told,
   "/me/morning": told,
   "/me/self-check": told,
   "/me/messages": told,
+  "/me/log": told,
 };
 
 registerRoute(
-  ({ request, url }) => request.mode === "navigate" && url.pathname in FORMS,
+  ({ request, url }) => request.mode === "navigate" && url.pathname.startsWith("/me/"),
   async ({ request, url }) => {
     const again = request.clone();
     try {
       return await fromNetwork(request);
     } catch {
-      return FORMS[url.pathname](await again.formData(), url);
+      return (FORMS[url.pathname] ?? notSent)(await again.formData(), url);
     }
   },
   "POST",
@@ -151,8 +184,11 @@ async function sync() {
     const page = await fetch(address, html);
     if (page.ok && !page.redirected) await vault.seal(addressOf(address), page);
   }
-  await vault.keepOnly(plan.pages.map(addressOf));
+  const planned = plan.pages.map(addressOf);
+  const today = new Date().setHours(0, 0, 0, 0);
+  await vault.keepOnly((address, at) => planned.includes(address) || (at >= today && pageOf(plan, address)));
   await vault.setPlan(plan); // whole only now
+  if (!self.registration.waiting) await caches.delete(OTHERS);
 }
 
 self.addEventListener("message", (event) => {
@@ -160,4 +196,5 @@ self.addEventListener("message", (event) => {
   if (event.data?.type === "SKIP_WAITING") self.skipWaiting();
   if (event.data?.type === "SYNC") event.waitUntil(sync().catch(() => {}));
 });
+self.addEventListener("install", (event) => event.waitUntil(keepOld()));
 self.addEventListener("activate", (event) => event.waitUntil(self.clients.claim()));

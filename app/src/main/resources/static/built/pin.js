@@ -1,1 +1,1 @@
-import"./shared-E6PDB2N3.js";import"./shared-VDX7ANAZ.js";import"./shared-3CXTJPEL.js";
+import"./shared-BIQ5M6FD.js";import"./shared-HS4UCP7T.js";import"./shared-3CXTJPEL.js";

@@ -5,22 +5,34 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Page;
 import java.io.IOException;
+import java.nio.file.Path;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
 import org.biokinet.app.access.LinkService;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientMe;
+import org.biokinet.app.message.Message;
 import org.biokinet.app.message.MessageService;
+import org.biokinet.app.offline.ClientFiles;
 import org.biokinet.app.practice.Me;
+import org.biokinet.app.program.ProgramVersion;
 import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.program.ProgramKind;
+import org.biokinet.core.progress.Attention;
 import org.biokinet.core.session.Ended;
 import org.biokinet.core.session.Session;
+import org.biokinet.core.timeline.Performance;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
 import org.springframework.beans.factory.annotation.Autowired;
 
 /** The client's pages while the server is away, not only for the page but for its worker too. */
 class OfflineTest extends WithBrowser {
 
   @Autowired private MessageService messages;
+  @Autowired private ClientFiles files;
 
   private Wire wire;
 
@@ -35,18 +47,20 @@ class OfflineTest extends WithBrowser {
     return c.contains("net::ERR_") || c.contains("status of 503") || c.contains("status of 401");
   }
 
-  private record In(Client client, String pin, Page phone) {}
+  private record In(Me me, Client client, String pin, Page phone) {}
 
   /** A client whose device has kept all that it is to keep. */
   private In in(String... items) {
-    Me me = practitioner();
+    return in(practitioner(), phone(), items);
+  }
+
+  private In in(Me me, Page phone, String... items) {
     Client client = client(me);
     share(me, client, items);
     LinkService.Made made = links.make(me, client.getId());
-    Page phone = phone();
     openLink(phone, wire.address("/c/" + made.token()), made.pin());
     phone.waitForCondition(() -> !kept(phone, "plan?.mark ?? ''").isEmpty());
-    return new In(client, made.pin(), phone);
+    return new In(me, client, made.pin(), phone);
   }
 
   /** Something of what a device keeps, as text. */
@@ -125,15 +139,166 @@ class OfflineTest extends WithBrowser {
     assertThat(done.highestPain()).contains(4);
   }
 
-  /** Pain that is too high to begin with is so without a server too. */
+  /** Pain that is too high to begin with is so without a server too; it is told once, later. */
   @Test
   void tooMuchPainBeginsNothing() throws Exception {
     In in = in("chin-tuck", "2x5s");
+    Page phone = in.phone();
     wire.cut();
-    in.phone().navigate(wire.address("/me/today"));
-    pain(in.phone(), "8");
-    in.phone().waitForURL("**/me/rest");
-    assertThat(in.phone().locator("h1")).isVisible();
+    phone.navigate(wire.address("/me/today"));
+    pain(phone, "8");
+    phone.waitForURL("**/me/rest");
+    assertThat(phone.locator("h1")).isVisible();
+    wire.mend();
+    wire.loseAnswersTo("POST /me/today");
+    phone.navigate(wire.address("/me/today"));
+    phone.waitForCondition(() -> !clients.matters(in.client().getId()).isEmpty());
+    wire.cut();
+    wire.mend();
+    phone.navigate(wire.address("/me/today"));
+    phone.waitForCondition(() -> phone.evaluate(PlayerTest.WAITING).equals(0));
+    assertThat(clients.matters(in.client().getId())).hasSize(1);
+    assertThat(sessions.conflicts(in.client().getId())).isZero();
+  }
+
+  /** Each time that a kept page is opened its forms are new: two questions are two. */
+  @Test
+  void whatIsToldFromTheSamePageTwiceIsToldTwice() throws Exception {
+    In in = in("chin-tuck", "2x5s", "neck-rotation", "2");
+    Page phone = in.phone();
+    phone.navigate(wire.address("/me/messages"));
+    phone.navigate(wire.address("/me/log?program=MAIN"));
+    wire.cut();
+    for (String question : List.of("May I swim?", "And dive?")) {
+      phone.navigate(wire.address("/me/messages")); // opened once today
+      phone.locator("#text").fill(question);
+      phone.locator("main form .primary").click();
+      phone.waitForURL("**/me/today?told");
+    }
+    phone.locator("a[href^='/me/log']").click();
+    phone.locator("[name=item][value='1']").check();
+    phone.locator("main form .primary").click();
+    phone.waitForURL("**/me/today?told");
+    assertThat(phone.locator("#waiting")).containsText("3 things");
+    // What is not kept needs a network, and says so; nothing is lost by trying.
+    phone.navigate(wire.address("/me/back"));
+    assertThat(phone.locator("#not-this")).isVisible();
+    // Another version is shared meanwhile: what was done is of the one that lay there.
+    share(in.me(), in.client(), "chin-tuck", "2x8s");
+    wire.mend();
+    phone.navigate(wire.address("/me/today"));
+    phone.waitForCondition(() -> phone.evaluate(PlayerTest.WAITING).equals(0));
+    assertThat(messages.thread(in.client().getId()))
+        .extracting(Message::text)
+        .containsExactly("And dive?", "May I swim?");
+    Session done = sessions.last(in.client().getId()).orElseThrow();
+    assertThat(done.version()).isEqualTo(1);
+    assertThat(done.parts())
+        .filteredOn(p -> p.seconds() > 0)
+        .extracting(Performance.Part::item)
+        .containsOnly(1);
+  }
+
+  @Test
+  void whatNeedsANetworkSaysSoAndKeepsWhatWasEntered() throws Exception {
+    In in = in("chin-tuck", "2x5s");
+    Page phone = in.phone();
+    phone.navigate(wire.address("/me/pause"));
+    wire.cut();
+    phone.locator("[name=until]").fill("2026-12-24");
+    phone.locator("form[action='/me/pause'] .primary").first().click();
+    assertThat(phone.locator("#not-sent")).isVisible();
+    accessible(phone);
+    wire.mend();
+    phone.locator("#back").click();
+    phone.waitForURL("**/me/pause");
+    assertThat(phone.locator("[name=until]")).hasValue("2026-12-24");
+  }
+
+  /** The network goes with each kind of part of a session, and comes back with the next. */
+  @Test
+  void theNetworkGoesInEveryPartOfASession() throws Exception {
+    In in = in("upper-trap-stretch", "2x15s @3", "chin-tuck", "2x5s", "neck-rotation", "2");
+    Page phone = in.phone();
+    phone.clock().install();
+    phone.navigate(wire.address("/me/today"));
+    pain(phone, "1");
+    phone.waitForURL("**/me/player?**");
+    phone.locator("#start").click();
+    assertThat(phone.locator("#panel-running")).isVisible();
+    Set<String> cut = new HashSet<>();
+    for (int second = 0; second < 400 && phone.locator("#panel-after").isHidden(); second++) {
+      if (cut.add(phone.locator("#headline").textContent())) wire.cut();
+      else wire.mend();
+      phone.clock().runFor(1000);
+    }
+    assertThat(phone.locator("#panel-after")).isVisible();
+    assertThat(cut)
+        .contains("Tilt left", "Let go", "Rest", "Change sides", "Slide the chin straight back");
+    wire.mend();
+    phone.navigate(wire.address("/me/today"));
+    phone.waitForCondition(() -> sessions.last(in.client().getId()).isPresent());
+    Session done = sessions.last(in.client().getId()).orElseThrow();
+    assertThat(done.ended()).isEqualTo(Ended.FINISHED);
+    assertThat(done.secondsDone()).isEqualTo(done.secondsPlanned());
+    assertThat(sessions.page(in.client().getId(), 0, 5)).hasSize(1);
+  }
+
+  /** A flat battery: what was told lies there, and goes when there is a network. */
+  @Test
+  void aBrowserThatIsKilledLosesNothing(@TempDir Path folder) throws Exception {
+    In in = in(practitioner(), phoneThatKeeps(folder), "chin-tuck", "2x5s");
+    in.phone().context().close(); // a browser writes its cookies down when it has time, or ends
+    Page before = phoneThatKeeps(folder);
+    wire.cut();
+    before.clock().install();
+    before.navigate(wire.address("/me/today"));
+    pain(before, "2");
+    before.waitForURL("**/me/player?**");
+    before.locator("#start").click();
+    before.clock().runFor(60_000);
+    assertThat(before.locator("#panel-after [data-outcome]"))
+        .hasAttribute("data-outcome", "waiting");
+    kill(folder);
+    // The server is away still when it is opened again.
+    Page after = phoneThatKeeps(folder);
+    after.navigate(wire.address("/me/today"));
+    assertThat(after.locator("#waiting")).containsText("waits to be sent");
+    wire.mend();
+    after.navigate(wire.address("/me/today"));
+    after.waitForCondition(() -> sessions.last(in.client().getId()).isPresent());
+    assertThat(after.locator("#waiting")).isHidden();
+    assertThat(sessions.last(in.client().getId()).map(Session::ended)).contains(Ended.FINISHED);
+    after.context().close();
+  }
+
+  /** Taken back while the telephone had no network: it is kept, flagged, and not begun again. */
+  @Test
+  void aVersionThatWasTakenBackMeanwhile() throws Exception {
+    In in = in("chin-tuck", "2x5s");
+    Page phone = in.phone();
+    wire.cut();
+    phone.clock().install();
+    phone.navigate(wire.address("/me/today"));
+    ProgramVersion.Name first = new ProgramVersion.Name(ProgramKind.MAIN, 1);
+    assertThat(drafts.withdraw(in.me(), in.client().getId(), first, "We wait for the scan."))
+        .isTrue();
+    pain(phone, "2");
+    phone.waitForURL("**/me/player?**");
+    phone.locator("#start").click();
+    phone.clock().runFor(60_000);
+    assertThat(phone.locator("#panel-after")).isVisible();
+    wire.mend();
+    phone.navigate(wire.address("/me/today"));
+    assertThat(phone.locator("main")).containsText("We wait for the scan.");
+    phone.waitForCondition(() -> sessions.last(in.client().getId()).isPresent());
+    assertThat(clients.matters(in.client().getId()))
+        .anySatisfy(m -> assertThat(m.as()).isEqualTo(Attention.WHILE_CLOSED));
+    // It is known here by now, and nothing of it opens any more.
+    phone.waitForCondition(() -> !kept(phone, "pages.join(' ')").contains("/me/player"));
+    wire.cut();
+    phone.navigate(wire.address("/me/player?pain=2"));
+    assertThat(phone.locator("#not-this")).isVisible();
   }
 
   @Test
@@ -199,7 +364,7 @@ class OfflineTest extends WithBrowser {
     phone.waitForURL("**/me/player?**");
     phone.locator("#start").click();
     assertThat(phone.locator("#panel-running")).isVisible();
-    wire.loseAnswers();
+    wire.loseAnswersTo("POST /me/sessions");
     phone.clock().runFor(60_000);
     assertThat(phone.locator("#panel-after")).isVisible();
     assertThat(phone.locator("#panel-after [data-outcome]"))
@@ -260,7 +425,16 @@ class OfflineTest extends WithBrowser {
     phone.waitForURL("**/me/player?**");
     phone.locator("#start").click();
     assertThat(phone.locator("#panel-running")).isVisible();
-    wire.replace("self.KEPT_FILES=[", "this.KEPT_FILES=[");
+    String style =
+        files.all().stream()
+            .map(ClientFiles.File::url)
+            .filter(f -> f.matches("/built/player-.*css"))
+            .findFirst()
+            .orElseThrow();
+    String was = "\"%s\"".formatted(style);
+    wire.replace(
+        "\"url\":" + was,
+        "\"url\":" + ("%-" + was.length() + "s").formatted("\"/built/player.css\""));
     Page second = phone.context().newPage();
     second.navigate(wire.address("/me/today"));
     // A browser looks for another one when it has time; here it is asked to.
@@ -275,9 +449,12 @@ class OfflineTest extends WithBrowser {
         () -> worker(second, "r.waiting === null && r.active.state").equals("activated"));
     // What is kept is fetched by the new one, and opens.
     second.waitForCondition(() -> !kept(second, "plan?.mark ?? ''").isEmpty());
+    // A page of the version before has its files still, though the new one knows nothing of them.
     wire.cut();
-    second.navigate(wire.address("/me/today"));
-    assertThat(second.locator("#begin")).isVisible();
+    second.navigate(wire.address("/me/player?pain=2"));
+    assertThat(second.locator("#start")).isVisible();
+    assertThat(second.evaluate("async (file) => Boolean(await caches.match(file))", style))
+        .isEqualTo(true);
   }
 
   private static String worker(Page page, String expression) {

@@ -9,6 +9,7 @@ import java.net.Socket;
 import java.nio.charset.StandardCharsets;
 import java.util.HashSet;
 import java.util.Set;
+import java.util.concurrent.atomic.AtomicBoolean;
 
 /**
  * What lies between a browser and the server: it can be cut, so that the server is away for the
@@ -16,11 +17,14 @@ import java.util.Set;
  */
 final class Wire {
 
+  /** In no request. */
+  private static final String NOTHING = "\0";
+
   private final int server;
   private final ServerSocket door;
   private final Set<Socket> open = new HashSet<>();
   private boolean whole = true;
-  private volatile boolean losing;
+  private volatile String lost = NOTHING;
   private volatile String was = "";
   private volatile String becomes = "";
 
@@ -44,12 +48,12 @@ final class Wire {
   /** The server is there again. */
   synchronized void mend() {
     whole = true;
-    losing = false;
+    lost = NOTHING;
   }
 
-  /** What is asked arrives; what is answered does not. */
-  void loseAnswers() {
-    losing = true;
+  /** What is asked arrives; what is answered to requests that begin so does not. */
+  void loseAnswersTo(String request) {
+    lost = request;
   }
 
   /** From now on the server says this instead of that, which is as long. */
@@ -96,19 +100,22 @@ final class Wire {
     Socket far = new Socket(InetAddress.getLoopbackAddress(), server);
     open.add(near);
     open.add(far);
-    start(() -> pass(near, far, false));
-    start(() -> pass(far, near, true));
+    AtomicBoolean deaf = new AtomicBoolean();
+    start(() -> pass(near, far, false, deaf));
+    start(() -> pass(far, near, true, deaf));
   }
 
-  private void pass(Socket from, Socket to, boolean answers) throws IOException {
+  private void pass(Socket from, Socket to, boolean answers, AtomicBoolean deaf)
+      throws IOException {
     try (from;
         to) {
       InputStream in = from.getInputStream();
       OutputStream out = to.getOutputStream();
       byte[] some = new byte[8192];
       for (int n = in.read(some); n >= 0; n = in.read(some)) {
-        if (answers && losing) return;
+        if (answers && deaf.get()) return;
         String said = new String(some, 0, n, StandardCharsets.ISO_8859_1);
+        if (!answers && said.startsWith(lost)) deaf.set(true);
         if (!was.isEmpty()) said = changed(said, answers);
         out.write(said.getBytes(StandardCharsets.ISO_8859_1));
         out.flush();

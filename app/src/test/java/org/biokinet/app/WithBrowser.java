@@ -38,6 +38,18 @@ abstract class WithBrowser extends AppTest {
   /** How long a slow machine may take, in milliseconds; nothing waits this long on a quick one. */
   private static final double PATIENCE = 60_000;
 
+  private static final Path CHROMIUM = Path.of("/usr/bin/chromium");
+
+  private static final List<String> ARGUMENTS =
+      List.of(
+          "--no-sandbox",
+          "--disable-gpu",
+          "--disable-quic",
+          "--no-first-run",
+          "--disable-background-networking",
+          "--disable-component-update",
+          "--disable-sync");
+
   @BeforeAll
   static void start() {
     PlaywrightAssertions.setDefaultAssertionTimeout(PATIENCE);
@@ -47,18 +59,7 @@ abstract class WithBrowser extends AppTest {
     browser =
         playwright
             .chromium()
-            .launch(
-                new BrowserType.LaunchOptions()
-                    .setExecutablePath(Path.of("/usr/bin/chromium"))
-                    .setArgs(
-                        List.of(
-                            "--no-sandbox",
-                            "--disable-gpu",
-                            "--disable-quic",
-                            "--no-first-run",
-                            "--disable-background-networking",
-                            "--disable-component-update",
-                            "--disable-sync")));
+            .launch(new BrowserType.LaunchOptions().setExecutablePath(CHROMIUM).setArgs(ARGUMENTS));
   }
 
   @AfterAll
@@ -88,11 +89,39 @@ abstract class WithBrowser extends AppTest {
                 .setTimezoneId("Europe/Lisbon")
                 .setBaseURL("http://127.0.0.1:" + port));
     contexts.add(context);
+    return listened(context, context.newPage());
+  }
+
+  private Page listened(BrowserContext context, Page page) {
     context.setDefaultTimeout(PATIENCE);
-    Page page = context.newPage();
     page.onConsoleMessage(m -> complaints.add(m.type() + ": " + m.text()));
     page.onPageError(complaints::add);
     return page;
+  }
+
+  /** A telephone whose browser keeps what it has in a folder, to be killed and opened again. */
+  Page phoneThatKeeps(Path folder) {
+    BrowserContext context =
+        playwright
+            .chromium()
+            .launchPersistentContext(
+                folder,
+                new BrowserType.LaunchPersistentContextOptions()
+                    .setExecutablePath(CHROMIUM)
+                    .setArgs(ARGUMENTS)
+                    .setViewportSize(390, 844)
+                    .setReducedMotion(ReducedMotion.REDUCE)
+                    .setTimezoneId("Europe/Lisbon")
+                    .setBaseURL("http://127.0.0.1:" + port));
+    return listened(context, context.pages().get(0));
+  }
+
+  /** Ends the browser of a folder as a flat battery does. */
+  static void kill(Path folder) {
+    ProcessHandle.current()
+        .descendants()
+        .filter(p -> p.info().commandLine().filter(c -> c.contains(folder.toString())).isPresent())
+        .forEach(ProcessHandle::destroyForcibly);
   }
 
   Page desk() {

@@ -6,12 +6,14 @@ import java.nio.charset.StandardCharsets;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Set;
+import java.util.function.Supplier;
 import java.util.stream.Stream;
 import org.biokinet.app.platform.Secrets;
 import org.springframework.core.io.ClassPathResource;
 import org.springframework.core.io.Resource;
 import org.springframework.core.io.support.PathMatchingResourcePatternResolver;
 import org.springframework.stereotype.Component;
+import org.springframework.util.function.SingletonSupplier;
 import org.springframework.web.servlet.resource.ResourceUrlProvider;
 
 /** The scripts, styles and fonts of the client's pages, and the worker that keeps them. */
@@ -40,6 +42,9 @@ public class ClientFiles {
 
   private final ResourceUrlProvider addresses;
 
+  /** They ship with the application, and are listed once. */
+  private final Supplier<List<File>> all = SingletonSupplier.of(this::list);
+
   ClientFiles(ResourceUrlProvider addresses) {
     this.addresses = addresses;
   }
@@ -49,6 +54,10 @@ public class ClientFiles {
 
   /** All of them, with the page that is shown without a network. */
   public List<File> all() {
+    return all.get();
+  }
+
+  private List<File> list() {
     List<File> files = built().stream().map(this::file).toList();
     String mark =
         Secrets.hash(files + text(new ClassPathResource("templates/offline/locked.html")));

@@ -6,7 +6,6 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.biokinet.app.client.Client;
@@ -34,6 +33,10 @@ public class KeptService {
 
   private static final String REST = "/me/rest";
   private static final String OVER = "/me/lease-over";
+
+  /** What Today leads to, and what may be told there. */
+  private static final List<String> OPENED =
+      List.of("/me/self-check", "/me/messages", "/me/log", "/me/exercises");
 
   private final ScreeningService screenings;
   private final VersionService versions;
@@ -63,17 +66,17 @@ public class KeptService {
     Instant now = clock.instant();
     Map<ProgramKind, Permitted> all = permits.all(client, gate, versions.inForce(client));
     List<Permitted> open = all.values().stream().filter(p -> !p.permit().nothing()).toList();
-    List<KeptPages.Player> players = open.stream().flatMap(p -> players(client, p)).toList();
-    List<String> pages = new ArrayList<>();
+    List<String> players = open.stream().flatMap(p -> players(client, p)).toList();
+    // What is shown when nothing else may be, comes first.
+    List<String> pages = new ArrayList<>(List.of(OVER, REST));
     all.keySet().forEach(program -> pages.add("/me/today?program=" + program));
     if (all.isEmpty()) pages.add("/me/today");
-    pages.addAll(List.of(REST, OVER));
-    players.forEach(p -> pages.add(p.address() + "&pain=0"));
-    Optional.ofNullable(all.get(ProgramKind.MAIN))
-        .ifPresent(
-            main ->
-                IntStream.range(0, main.replay().program().items().size())
-                    .forEach(place -> pages.add("/me/exercises/" + place)));
+    pages.addAll(players);
+    for (Permitted p : open) {
+      IntStream.range(0, p.replay().program().items().size())
+          .mapToObj(place -> "/me/exercises/%d?program=%s".formatted(place, p.program()))
+          .forEach(pages::add);
+    }
     // Whatever is different in a page that is kept, is different here: what was shared, and what
     // the screening makes of it.
     Stream<Object> made =
@@ -88,6 +91,7 @@ public class KeptService {
         mark,
         pages,
         players,
+        OPENED,
         IntStream.rangeClosed(TenPoint.LEAST, TenPoint.MOST)
             .filter(pain -> new Pain(pain).mayStart())
             .boxed()
@@ -105,15 +109,14 @@ public class KeptService {
         p.replay().program().items().stream().map(p::dose));
   }
 
-  private Stream<KeptPages.Player> players(Client client, Permitted p) {
+  private Stream<String> players(Client client, Permitted p) {
     Side turn = sessions.nextLead(client.getId(), p.program());
     return p.lengths(turn).keySet().stream()
-        .flatMap(
-            length -> Stream.of(turn, turn.opposite()).map(lead -> player(p, length, lead, turn)));
+        .flatMap(length -> Stream.of(turn, turn.opposite()).map(lead -> player(p, length, lead)));
   }
 
-  private static KeptPages.Player player(Permitted p, SessionLength length, Side lead, Side turn) {
-    String address = "/me/player?lead=%s&length=%s&program=%s".formatted(lead, length, p.program());
-    return new KeptPages.Player(p.program(), length, lead == turn, address);
+  /** The device says how much pain there is. */
+  private static String player(Permitted p, SessionLength length, Side lead) {
+    return "/me/player?lead=%s&length=%s&program=%s&pain=0".formatted(lead, length, p.program());
   }
 }

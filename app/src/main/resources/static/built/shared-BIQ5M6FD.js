@@ -1,0 +1,1 @@
+import{a,b as e,c as i,d as r}from"./shared-HS4UCP7T.js";if(a()){let s=r().catch(()=>{}),u=e();for(let t of document.querySelectorAll("form:has(input.pin)"))t.addEventListener("submit",async l=>{l.preventDefault(),await s,await i(u,t.querySelector("input.pin").value).catch(()=>{}),t.submit()})}

@@ -1,1 +1,0 @@
-import{a,b as e,c as i,d as r}from"./shared-VDX7ANAZ.js";if(a()){let s=r().catch(()=>{}),u=e();for(let t of document.querySelectorAll("form:has(input.pin)"))t.addEventListener("submit",async l=>{l.preventDefault(),await s,await i(u,t.querySelector("input.pin").value).catch(()=>{}),t.submit()})}
