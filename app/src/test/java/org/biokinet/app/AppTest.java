@@ -38,6 +38,7 @@ import org.biokinet.app.program.ProgramVersion;
 import org.biokinet.app.program.VersionService;
 import org.biokinet.app.screening.Answers;
 import org.biokinet.app.screening.ScreeningService;
+import org.biokinet.app.session.FollowUpService;
 import org.biokinet.app.session.SessionService;
 import org.biokinet.app.session.SessionUpload;
 import org.biokinet.app.worklist.Standing;
@@ -87,6 +88,7 @@ abstract class AppTest {
   @Autowired DraftService drafts;
   @Autowired VersionService versions;
   @Autowired SessionService sessions;
+  @Autowired FollowUpService followUps;
   @Autowired ScreeningService screenings;
   @Autowired WorklistService worklist;
   @Autowired StandingService standings;

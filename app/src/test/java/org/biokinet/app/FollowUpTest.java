@@ -28,7 +28,6 @@ import org.biokinet.app.client.Client;
 import org.biokinet.app.message.MessageService;
 import org.biokinet.app.practice.Me;
 import org.biokinet.app.session.CheckInUpload;
-import org.biokinet.app.session.FollowUpService;
 import org.biokinet.app.session.FollowUpUpload;
 import org.biokinet.app.session.SessionUpload;
 import org.biokinet.core.anatomy.Side;
@@ -54,7 +53,6 @@ import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilde
 /** What is asked of a client, and comes back, between two sessions. */
 class FollowUpTest extends AppTest {
 
-  @Autowired FollowUpService followUps;
   @Autowired MessageService messages;
 
   private static MockHttpServletRequestBuilder mine(String path, Cookie device) {
@@ -133,6 +131,11 @@ class FollowUpTest extends AppTest {
     assertThat(followUps.since(client.getId(), day).mornings())
         .containsExactly(new Morning(day, Optional.of(4), Optional.empty()));
     assertThat(sessions.conflicts(client.getId())).isZero();
+    // Another answer under the same form is another word: kept, and not counted.
+    mvc.perform(mine("morning", device).param("id", form).param("pain", "7"))
+        .andExpect(redirectedUrl("/me/today?told"));
+    assertThat(followUps.since(client.getId(), day).mornings().get(0).pain()).contains(4);
+    assertThat(sessions.conflicts(client.getId())).isOne();
     // What another client told on this telephone waits for them.
     mvc.perform(mine("morning", device).param("id", id()).param("client", id()).param("pain", "4"))
         .andExpect(status().isConflict());

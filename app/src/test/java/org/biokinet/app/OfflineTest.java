@@ -450,11 +450,11 @@ class OfflineTest extends WithBrowser {
     // What is kept is fetched by the new one, and opens.
     second.waitForCondition(() -> !kept(second, "plan?.mark ?? ''").isEmpty());
     // A page of the version before has its files still, though the new one knows nothing of them.
+    assertThat(second.evaluate("async (file) => Boolean(await caches.match(file))", style))
+        .isEqualTo(true);
     wire.cut();
     second.navigate(wire.address("/me/player?pain=2"));
     assertThat(second.locator("#start")).isVisible();
-    assertThat(second.evaluate("async (file) => Boolean(await caches.match(file))", style))
-        .isEqualTo(true);
   }
 
   private static String worker(Page page, String expression) {

@@ -3,6 +3,7 @@ package org.biokinet.app;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.hamcrest.Matchers.containsString;
 import static org.hamcrest.Matchers.hasToString;
+import static org.hamcrest.Matchers.not;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
@@ -34,9 +35,9 @@ import org.biokinet.app.client.Client;
 import org.biokinet.app.client.Contact;
 import org.biokinet.app.practice.Me;
 import org.biokinet.app.session.CheckInUpload;
+import org.biokinet.app.session.FollowUpUpload;
 import org.biokinet.app.session.SessionUpload;
 import org.biokinet.core.anatomy.Side;
-import org.biokinet.core.dose.Pain;
 import org.biokinet.core.figure.draw.Figure;
 import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.program.SessionLength;
@@ -108,6 +109,18 @@ class SessionTest extends AppTest {
     Session kept = sessions.page(client.getId(), 0, 10).getContent().get(0);
     assertThat(kept.painBefore()).contains(2);
     assertThat(sessions.conflicts(client.getId())).isEqualTo(1);
+    // Both sides see it; the client is told for a week.
+    mvc.perform(as(me, get("/clients/" + client.getId() + "/review")))
+        .andExpect(content().string(containsString("One thing came under an id")))
+        .andExpect(content().string(containsString("pain before")));
+    mvc.perform(get("/me/today").cookie(device))
+        .andExpect(content().string(containsString("came in two ways")));
+    mvc.perform(get("/me/back").cookie(device))
+        .andExpect(content().string(containsString("Told in two ways")))
+        .andExpect(content().string(containsString("early")));
+    clock.moveTo(clock.instant().plus(Duration.ofDays(8)));
+    mvc.perform(get("/me/today").cookie(device))
+        .andExpect(content().string(not(containsString("came in two ways"))));
   }
 
   private static SessionUpload revised(
@@ -679,7 +692,10 @@ class SessionTest extends AppTest {
     Me me = practitioner();
     Client client = client(me);
     share(me, client, "chin-tuck", "3x10s");
-    sessions.refusedStart(asClient(client), new Pain(8), Optional.empty());
+    followUps.recordForm(
+        asClient(client),
+        FollowUpUpload.start(
+            UUID.randomUUID(), 8, clock.instant().atZone(LISBON).toOffsetDateTime()));
     screen(me, client, Set.of(), Set.of("weakness"), Set.of());
     mvc.perform(as(me, get("/clients/" + client.getId() + "/do")))
         .andExpect(content().string(containsString("Examine first")))

@@ -1,5 +1,6 @@
 package org.biokinet.app.client;
 
+import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalTime;
@@ -22,6 +23,7 @@ import org.biokinet.core.screening.Screening;
  * @param selfCheck whether the practitioner has asked for a daily check of the joints
  * @param mapFrom from which day on the weekly body map is asked for, where a practitioner wants it
  * @param morningFrom when the client wants to be asked about the morning, where that was chosen
+ * @param besideAt when something last came that could not be counted
  * @param screenAfter answers from before this moment no longer count
  * @param episodeSince programs from before this moment are history
  * @param archivedAt since when nothing goes on for them; empty where they are treated
@@ -38,12 +40,16 @@ public record Client(
     boolean selfCheck,
     Optional<LocalDate> mapFrom,
     Optional<LocalTime> morningFrom,
+    Optional<Instant> besideAt,
     Instant createdAt,
     Optional<Instant> screenAfter,
     Instant episodeSince,
     Optional<Instant> archivedAt,
     Optional<UUID> mergedInto,
     int version) {
+
+  /** As long as that it is said on Today; our choice. */
+  private static final Duration BESIDE_SAID = Duration.ofDays(7);
 
   /** The same with another length of one breath. */
   public Client breathing(double seconds) {
@@ -57,6 +63,7 @@ public record Client(
         selfCheck,
         mapFrom,
         morningFrom,
+        besideAt,
         createdAt,
         screenAfter,
         episodeSince,
@@ -113,6 +120,11 @@ public record Client(
   /** Whether the body map of the week is asked for on a day. */
   public boolean mapDue(LocalDate day) {
     return mapFrom.filter(from -> !day.isBefore(from)).isPresent();
+  }
+
+  /** Whether something came lately that could not be counted, so that the client is told. */
+  public boolean toldBeside(Instant now) {
+    return besideAt.filter(at -> now.isBefore(at.plus(BESIDE_SAID))).isPresent();
   }
 
   /** Positions that the client can take, and what is at home. */

@@ -431,6 +431,11 @@ public class ClientService {
     if (client.client().mapFrom().isPresent()) client.askMap(next);
   }
 
+  /** Something came that could not be counted; said to the client for a while. */
+  public void toldBeside(ClientMe me) {
+    clients.findById(me.id()).orElseThrow().toldBeside(clock.instant());
+  }
+
   /** From when in the day the client wants to be asked about the morning. */
   @Changes
   public void chooseMorning(ClientMe me, LocalTime from) {

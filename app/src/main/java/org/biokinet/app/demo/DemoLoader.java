@@ -10,6 +10,7 @@ import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import org.biokinet.app.access.LinkService;
@@ -381,7 +382,7 @@ public class DemoLoader implements ApplicationRunner {
 
   private void morning(Client client, int daysBack, int minute, @Nullable Integer pain) {
     at(daysBack, minute);
-    followUps.record(
+    followUps.recordForm(
         asClient(client),
         FollowUpUpload.morning(
             UUID.randomUUID(),
@@ -396,7 +397,8 @@ public class DemoLoader implements ApplicationRunner {
     messages.ask(
         asClient(ines),
         UUID.randomUUID(),
-        "May I do the neck stretches standing when all the chairs at the desk are taken?");
+        "May I do the neck stretches standing when all the chairs at the desk are taken?",
+        Optional.empty());
     at(2, 9 * 60);
     messages.answer(
         me,

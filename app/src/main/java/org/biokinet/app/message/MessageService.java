@@ -1,6 +1,8 @@
 package org.biokinet.app.message;
 
+import java.nio.charset.StandardCharsets;
 import java.time.Clock;
+import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -54,14 +56,21 @@ public class MessageService {
   /**
    * Keeps a question and puts it on the list of the practice.
    *
-   * @param id of the form in which it was written: sent twice it is one
+   * @param id of the form in which it was written: sent twice it is one, with other words it is two
+   * @param told when it was written, by a device that had no network then
    */
   @Changes
-  public void ask(ClientMe me, UUID id, String text) {
+  public void ask(ClientMe me, UUID id, String text, Optional<Instant> told) {
     clients.lock(me);
-    if (messages.existsById(id)) return;
     String written = Cut.to(Message.LONGEST, text);
-    messages.save(new MessageRow(id, me.id(), null, written, clock.instant()));
+    boolean otherWords = messages.findById(id).filter(m -> !m.text().equals(written)).isPresent();
+    UUID own =
+        otherWords ? UUID.nameUUIDFromBytes((id + written).getBytes(StandardCharsets.UTF_8)) : id;
+    if (messages.existsById(own)) return;
+    Instant now = clock.instant();
+    // A clock that is ahead has told nothing about when that was.
+    Instant before = told.filter(t -> t.isBefore(now)).orElse(null);
+    messages.save(new MessageRow(own, me.id(), null, written, now, before));
     clients.raise(me.id(), Attention.MESSAGE, Cut.to(LONGEST_DETAIL, written));
     audit.changedByClient(me.practiceId(), me.id(), "message", "");
   }
@@ -77,7 +86,8 @@ public class MessageService {
     if (text.isBlank()) return false;
     if (messages.existsById(id)) return true;
     messages.save(
-        new MessageRow(id, clientId, me.id(), Cut.to(Message.LONGEST, text), clock.instant()));
+        new MessageRow(
+            id, clientId, me.id(), Cut.to(Message.LONGEST, text), clock.instant(), null));
     clients.answered(clientId, Attention.MESSAGE);
     audit.changed(me, clientId, "answered a message", "");
     return true;
@@ -107,6 +117,6 @@ public class MessageService {
 
   private Message message(MessageRow row) {
     Optional<String> by = row.by().map(accounts::practitionerName);
-    return new Message(by, row.text(), row.at(), row.seenAt());
+    return new Message(by, row.text(), row.at(), row.toldAt(), row.seenAt());
   }
 }

@@ -1,6 +1,7 @@
 package org.biokinet.app.session;
 
 import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -11,6 +12,7 @@ import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.UUID;
@@ -19,6 +21,8 @@ import org.biokinet.app.client.ClientMe;
 import org.biokinet.app.client.ClientService;
 import org.biokinet.app.platform.Changes;
 import org.biokinet.app.session.internal.FollowUpRow;
+import org.biokinet.core.dose.Pain;
+import org.biokinet.core.progress.Attention;
 import org.biokinet.core.session.Began;
 import org.biokinet.core.session.CheckIn;
 import org.biokinet.core.session.Morning;
@@ -102,18 +106,29 @@ public class FollowUpService {
     followUps.save(new FollowUpRow(me.id(), sent.hash(), upload, day, told.at(), now));
     publisher.publishEvent(new CheckInArrived(me.id()));
     audit.changedByClient(me.practiceId(), me.id(), "follow-up", "");
+    if (upload.kind() == FollowUpUpload.Kind.START) refused(me, upload, told.at());
+  }
+
+  /** Pain was too high to start: the practitioner is told. */
+  private void refused(ClientMe me, FollowUpUpload upload, Instant at) {
+    Pain pain = new Pain(Objects.requireNonNull(upload.pain(), "whole, as it was read"));
+    if (pain.mayStart()) return;
+    clients.raise(
+        me.id(),
+        Attention.PAIN_TOO_HIGH,
+        "pain %d of 10%s".formatted(pain.nprs(), kept.late(me, at)));
+    audit.changedByClient(me.practiceId(), me.id(), "start refused", "pain " + pain.nprs());
   }
 
   /**
-   * The same of a form. A form is filled in once: sent again by a device that never heard of its
-   * answer, it is the same, whatever the hour.
+   * The same of a form. Sent again by a device that never heard of its answer it is the same,
+   * whatever the hour; with another answer it is another word, and kept.
    */
   @Changes
   public void recordForm(ClientMe me, FollowUpUpload upload) {
-    clients.lock(me);
-    if (followUps.findByClientIdAndUploadId(me.id(), upload.uploadId()).isEmpty()) {
-      record(me, upload);
-    }
+    ObjectNode content = json.valueToTree(upload);
+    content.remove(List.of("toldAt", "day"));
+    record(me, new Sent.Read<>(upload.uploadId(), Sent.canonical(content), upload));
   }
 
   private static Optional<String> odd(FollowUpUpload upload) {
@@ -128,13 +143,6 @@ public class FollowUpService {
     } catch (IllegalArgumentException e) {
       return Optional.of(String.valueOf(e.getMessage()));
     }
-  }
-
-  /** The same of what is at hand as a value. */
-  @Changes
-  public void record(ClientMe me, FollowUpUpload upload) {
-    String content = Sent.canonical(json.valueToTree(upload));
-    record(me, new Sent.Read<>(upload.uploadId(), content, upload));
   }
 
   /**

@@ -18,7 +18,7 @@ import org.jspecify.annotations.Nullable;
  * @param sessionUploadId the session whose pain had settled or not; null for a morning
  * @param settled whether it had; null for a morning
  * @param day the morning that is told about, where the client is; null for a session
- * @param pain of that morning, 0–10; null where it was not told
+ * @param pain of that morning, or now, 0–10; null where it was not told
  * @param woken whether pain woke in the night; null where it was not told
  * @param joints how each is, by {@link SelfCheck.Part#text}; null for anything but a self-check
  * @param toldAt by the device's clock
@@ -38,7 +38,9 @@ public record FollowUpUpload(
   public enum Kind {
     SETTLED,
     MORNING,
-    SELF_CHECK
+    SELF_CHECK,
+    /** Pain now, with which somebody wanted to begin a session and may not. */
+    START
   }
 
   @AssertTrue(message = "says what it is about")
@@ -47,6 +49,7 @@ public record FollowUpUpload(
       case SETTLED -> sessionUploadId != null && settled != null;
       case MORNING -> day != null;
       case SELF_CHECK -> day != null && joints != null;
+      case START -> pain != null;
     };
   }
 
@@ -68,6 +71,10 @@ public record FollowUpUpload(
   public static FollowUpUpload selfCheck(
       UUID uploadId, LocalDate day, Map<String, SelfCheck.Felt> joints, OffsetDateTime at) {
     return new FollowUpUpload(uploadId, Kind.SELF_CHECK, null, null, day, null, null, joints, at);
+  }
+
+  public static FollowUpUpload start(UUID uploadId, int pain, OffsetDateTime at) {
+    return new FollowUpUpload(uploadId, Kind.START, null, null, null, pain, null, null, at);
   }
 
   public static FollowUpUpload morning(

@@ -31,7 +31,6 @@ import org.biokinet.app.library.LibraryService;
 import org.biokinet.app.platform.BadUpload;
 import org.biokinet.app.platform.Changes;
 import org.biokinet.app.platform.Cut;
-import org.biokinet.app.platform.Days;
 import org.biokinet.app.platform.NotFound;
 import org.biokinet.app.platform.Pages;
 import org.biokinet.app.practice.Me;
@@ -42,7 +41,6 @@ import org.biokinet.app.session.internal.CheckInRow;
 import org.biokinet.app.session.internal.SessionItemRow;
 import org.biokinet.app.session.internal.SessionRow;
 import org.biokinet.core.anatomy.Side;
-import org.biokinet.core.dose.Pain;
 import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.progress.Attention;
@@ -105,9 +103,6 @@ public class SessionService {
 
   /** Pain of so short a time ago is pain now; our choice. */
   private static final Duration JUST_NOW = Duration.ofMinutes(15);
-
-  /** Longer than any session: then the device had no network when it was done; our choice. */
-  private static final Duration SENT_LATE = Duration.ofHours(2);
 
   /** Nobody writes the hour on a sheet: sessions of a day are put from here on (our choice). */
   private static final LocalTime PAPER_HOUR = LocalTime.of(8, 0);
@@ -177,19 +172,6 @@ public class SessionService {
         .map(row -> whole(clientId, List.of(row)).get(0));
   }
 
-  /**
-   * Pain was too high to start: kept, so that the practitioner is told.
-   *
-   * @param told when, by a device that could not say it at once
-   */
-  @Changes
-  public void refusedStart(ClientMe me, Pain pain, Optional<Instant> told) {
-    clients.lock(me);
-    String then = told.map(at -> ", told " + Days.when(at, clock.instant(), me.zone())).orElse("");
-    clients.raise(me.id(), Attention.PAIN_TOO_HIGH, "pain %d of 10%s".formatted(pain.nprs(), then));
-    audit.changedByClient(me.practiceId(), me.id(), "start refused", "pain " + pain.nprs());
-  }
-
   /** Somebody asked for the player past a closed gate. */
   @Changes
   public void refusedAtGate(ClientMe me, String why) {
@@ -240,9 +222,7 @@ public class SessionService {
    * @param at when it was, which may be before it came in
    */
   private void stopped(ClientMe me, String reason, Instant at) {
-    Instant now = clock.instant();
-    boolean late = at.isBefore(now.minus(SENT_LATE));
-    String then = late ? " (that was " + Days.when(at, now, me.zone()) + "; sent late)" : "";
+    String then = kept.late(me, at);
     String words = Cut.to(Kept.LONGEST_WORDS - then.length(), reason) + then;
     clients.raise(me.id(), Attention.STOPPED, words.strip());
     screenings.stopped(me.id(), at);
@@ -584,6 +564,12 @@ public class SessionService {
   @Transactional(readOnly = true)
   public long conflicts(UUID clientId) {
     return kept.count(clientId);
+  }
+
+  /** What came and was not counted, the newest first. */
+  @Transactional(readOnly = true)
+  public List<Beside> beside(UUID clientId) {
+    return kept.newest(clientId);
   }
 
   /** The newest first. */

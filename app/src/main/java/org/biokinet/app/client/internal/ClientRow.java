@@ -72,6 +72,9 @@ public class ClientRow extends Row {
   @OptimisticLock(excluded = true)
   private @Nullable LocalTime morningFrom;
 
+  @OptimisticLock(excluded = true)
+  private @Nullable Instant besideAt;
+
   private Instant createdAt;
   private @Nullable Instant screenAfter;
   private Instant episodeSince;
@@ -155,6 +158,7 @@ public class ClientRow extends Row {
         selfCheck,
         Optional.ofNullable(mapFrom),
         Optional.ofNullable(morningFrom),
+        Optional.ofNullable(besideAt),
         createdAt,
         Optional.ofNullable(screenAfter),
         episodeSince,
@@ -219,6 +223,10 @@ public class ClientRow extends Row {
 
   public void chooseMorning(LocalTime from) {
     morningFrom = from;
+  }
+
+  public void toldBeside(Instant at) {
+    besideAt = at;
   }
 
   private static BigDecimal tenths(double seconds) {

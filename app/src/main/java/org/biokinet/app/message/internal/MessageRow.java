@@ -20,6 +20,7 @@ public class MessageRow implements Persistable<UUID> {
   private @Nullable UUID byPractitioner;
   private String text;
   private Instant at;
+  private @Nullable Instant toldAt;
   private @Nullable Instant seenAt;
   @Transient private boolean fresh;
 
@@ -28,14 +29,21 @@ public class MessageRow implements Persistable<UUID> {
 
   /**
    * @param byPractitioner null where the client wrote it
+   * @param toldAt when it was written, where it came in later
    */
   public MessageRow(
-      UUID id, UUID clientId, @Nullable UUID byPractitioner, String text, Instant at) {
+      UUID id,
+      UUID clientId,
+      @Nullable UUID byPractitioner,
+      String text,
+      Instant at,
+      @Nullable Instant toldAt) {
     this.id = id;
     this.clientId = clientId;
     this.byPractitioner = byPractitioner;
     this.text = text;
     this.at = at;
+    this.toldAt = toldAt;
     this.fresh = true;
   }
 
@@ -59,6 +67,10 @@ public class MessageRow implements Persistable<UUID> {
 
   public Instant at() {
     return at;
+  }
+
+  public Optional<Instant> toldAt() {
+    return Optional.ofNullable(toldAt);
   }
 
   public Optional<Instant> seenAt() {

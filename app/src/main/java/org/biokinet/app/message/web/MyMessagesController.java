@@ -2,7 +2,9 @@ package org.biokinet.app.message.web;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
+import java.time.OffsetDateTime;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.biokinet.app.client.ClientMe;
 import org.biokinet.app.message.Message;
@@ -51,7 +53,7 @@ class MyMessagesController {
                     new Line(
                         m.by().orElse(""),
                         m.text(),
-                        Days.when(m.at(), clock.instant(), me.zone()),
+                        Days.when(m.told().orElse(m.at()), clock.instant(), me.zone()),
                         m.isNew()))
             .toList());
     model.addAttribute("id", UUID.randomUUID());
@@ -63,6 +65,7 @@ class MyMessagesController {
       @AuthenticationPrincipal ClientMe me,
       @RequestParam UUID id,
       @RequestParam(defaultValue = "") String text,
+      @RequestParam Optional<OffsetDateTime> toldAt,
       Model model,
       HttpServletResponse response) {
     if (text.isBlank()) {
@@ -70,7 +73,7 @@ class MyMessagesController {
       model.addAttribute("missing", true);
       return page(me, model);
     }
-    messages.ask(me, id, text);
+    messages.ask(me, id, text, toldAt.map(OffsetDateTime::toInstant));
     return "redirect:/me/messages?sent";
   }
 }

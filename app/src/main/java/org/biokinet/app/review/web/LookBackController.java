@@ -73,6 +73,7 @@ class LookBackController {
   private final ClientService clients;
   private final PracticeService practices;
   private final MeasurementService measurements;
+  private final BesideWords beside;
   private final MessageSource messages;
   private final ObjectMapper json;
   private final Clock clock;
@@ -84,6 +85,7 @@ class LookBackController {
       ClientService clients,
       PracticeService practices,
       MeasurementService measurements,
+      BesideWords beside,
       MessageSource messages,
       ObjectMapper json,
       Clock clock) {
@@ -93,6 +95,7 @@ class LookBackController {
     this.clients = clients;
     this.practices = practices;
     this.measurements = measurements;
+    this.beside = beside;
     this.messages = messages;
     this.json = json;
     this.clock = clock;
@@ -127,6 +130,7 @@ class LookBackController {
             versions.all(me.id()),
             me.zone()));
     model.addAttribute("goals", goals(client));
+    model.addAttribute("beside", beside.all(me.id(), me.zone(), me.language()));
     model.addAttribute("tighter", tighter(client, all, me.language()));
     return "review/back";
   }

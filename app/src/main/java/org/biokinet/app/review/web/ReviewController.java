@@ -83,6 +83,7 @@ class ReviewController {
   private final MessageService messages;
   private final FollowUpService followUps;
   private final LibraryService library;
+  private final BesideWords beside;
   private final Clock clock;
 
   ReviewController(
@@ -92,6 +93,7 @@ class ReviewController {
       MessageService messages,
       FollowUpService followUps,
       LibraryService library,
+      BesideWords beside,
       Clock clock) {
     this.header = header;
     this.sessions = sessions;
@@ -99,6 +101,7 @@ class ReviewController {
     this.messages = messages;
     this.followUps = followUps;
     this.library = library;
+    this.beside = beside;
     this.clock = clock;
   }
 
@@ -131,7 +134,7 @@ class ReviewController {
             told.mornings(),
             versions.all(id),
             client.zone()));
-    model.addAttribute("conflicts", sessions.conflicts(id));
+    model.addAttribute("beside", beside.all(id, client.zone(), Library.LANGUAGE));
     List<Message> thread = messages.thread(id);
     model.addAttribute("messages", thread.stream().map(m -> said(m, client)).toList());
     model.addAttribute("answerId", UUID.randomUUID());
@@ -149,7 +152,10 @@ class ReviewController {
     return new Said(
         m.by().orElse(""),
         m.text(),
-        Days.when(m.at(), clock.instant(), client.zone()),
+        Days.when(m.at(), clock.instant(), client.zone())
+            + m.told()
+                .map(t -> ", written " + Days.when(t, clock.instant(), client.zone()))
+                .orElse(""),
         m.seen().map(at -> Days.when(at, clock.instant(), client.zone())).orElse(""));
   }
 

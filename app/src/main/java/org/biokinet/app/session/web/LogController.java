@@ -4,6 +4,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.OffsetDateTime;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -12,6 +13,7 @@ import java.util.stream.IntStream;
 import org.biokinet.app.client.ClientMe;
 import org.biokinet.app.client.ClientService;
 import org.biokinet.app.practice.PracticeService;
+import org.biokinet.app.program.ProgramVersion;
 import org.biokinet.app.program.VersionService;
 import org.biokinet.app.session.SessionService;
 import org.biokinet.core.dose.TenPoint;
@@ -88,6 +90,7 @@ class LogController {
    * @param id of the form: sent twice it is one session
    * @param item places of what was done
    * @param highestPain 0–10; left out by whoever does not say
+   * @param toldAt when it was told, by a device that had no network then
    */
   @PostMapping
   String tell(
@@ -98,9 +101,14 @@ class LogController {
       @RequestParam(defaultValue = "false") boolean yesterday,
       @RequestParam(defaultValue = "") Set<Integer> item,
       @RequestParam Optional<Integer> highestPain,
+      @RequestParam Optional<OffsetDateTime> toldAt,
       Model model,
       HttpServletResponse response) {
-    Optional<VersionService.Replay> shared = shared(me, program);
+    // What was told without a network is of the version that lay there, whatever is shared by now.
+    Optional<VersionService.Replay> shared =
+        toldAt.isPresent()
+            ? versions.of(me.id(), new ProgramVersion.Name(program, version))
+            : shared(me, program);
     if (shared.isEmpty() || shared.get().version().number() != version) {
       return MeController.to("/me/today?changed", program);
     }
@@ -113,7 +121,9 @@ class LogController {
           "typed", highestPain.map(p -> Map.of("highestPain", "" + p)).orElse(Map.of()));
       return page(me, program, model);
     }
-    LocalDate day = LocalDate.ofInstant(clock.instant(), me.zone()).minusDays(yesterday ? 1 : 0);
+    Instant now = clock.instant();
+    Instant at = toldAt.map(OffsetDateTime::toInstant).filter(t -> t.isBefore(now)).orElse(now);
+    LocalDate day = LocalDate.ofInstant(at, me.zone()).minusDays(yesterday ? 1 : 0);
     sessions.tellDone(
         me, id, shared.get().version(), day, item, highestPain.filter(TenPoint::valid));
     return MeController.to("/me/today?told", program);

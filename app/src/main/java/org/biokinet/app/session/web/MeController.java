@@ -34,6 +34,8 @@ import org.biokinet.app.screening.ClientScreening;
 import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.app.session.CheckInUpload;
 import org.biokinet.app.session.DaysService;
+import org.biokinet.app.session.FollowUpService;
+import org.biokinet.app.session.FollowUpUpload;
 import org.biokinet.app.session.SessionService;
 import org.biokinet.app.session.SessionUpload;
 import org.biokinet.core.anatomy.Side;
@@ -97,6 +99,7 @@ class MeController {
 
   private final VersionService versions;
   private final SessionService sessions;
+  private final FollowUpService followUps;
   private final ClientService clients;
   private final PracticeService practices;
   private final ScreeningService screenings;
@@ -114,6 +117,7 @@ class MeController {
   MeController(
       VersionService versions,
       SessionService sessions,
+      FollowUpService followUps,
       ClientService clients,
       PracticeService practices,
       ScreeningService screenings,
@@ -129,6 +133,7 @@ class MeController {
       Clock clock) {
     this.versions = versions;
     this.sessions = sessions;
+    this.followUps = followUps;
     this.clients = clients;
     this.practices = practices;
     this.screenings = screenings;
@@ -217,9 +222,11 @@ class MeController {
         now.permit().beginning().smaller() ? List.of() : changed(client, replay, me.language()));
     model.addAttribute("last", last.map(s -> when(s.startedAt(), me)).orElse(""));
     due(me, days.today(me, now.program(), now.rhythm(), asked.recent()), tapped, model);
+    model.addAttribute("beside", client.toldBeside(clock.instant()));
     model.addAttribute("answers", letters.unread(me.id()));
     model.addAttribute("asking", asked.asking());
     asked.session().ifPresent(session -> model.addAttribute("settles", session));
+    model.addAttribute("settledId", UUID.randomUUID());
     model.addAttribute("painWas", asked.asking().settled().flatMap(Session::highestPain).orElse(0));
     model.addAttribute("toldNow", asked.toldNow().filter(p -> new Pain(p).mayStart()).orElse(null));
     model.addAttribute("answerId", UUID.randomUUID());
@@ -354,6 +361,7 @@ class MeController {
   /**
    * Pain now decides whether there is a session.
    *
+   * @param id of the form, under which a refusal is kept once
    * @param toldAt when it was told, by a device that had no network then
    */
   @PostMapping("/today")
@@ -362,6 +370,7 @@ class MeController {
       @RequestParam(defaultValue = "-1") int pain,
       @RequestParam(defaultValue = "USUAL") SessionLength length,
       @RequestParam(defaultValue = "MAIN") ProgramKind program,
+      @RequestParam Optional<UUID> id,
       @RequestParam Optional<OffsetDateTime> toldAt) {
     if (!TenPoint.valid(pain)) return to("/me/today?missing", program);
     if (ill(me)) return "redirect:/me/pause";
@@ -369,7 +378,9 @@ class MeController {
     if (before.mayStart()) {
       return to("/me/player?pain=%d&length=%s".formatted(pain, length), program);
     }
-    sessions.refusedStart(me, before, toldAt.map(OffsetDateTime::toInstant));
+    OffsetDateTime at =
+        toldAt.orElseGet(() -> clock.instant().atZone(me.zone()).toOffsetDateTime());
+    followUps.recordForm(me, FollowUpUpload.start(id.orElseGet(UUID::randomUUID), pain, at));
     return "redirect:/me/rest";
   }
 
