@@ -4,22 +4,15 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalInt;
-import java.util.Set;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.biokinet.core.anatomy.Side;
-import org.biokinet.core.anatomy.Tissue;
-import org.biokinet.core.dose.Dose;
 import org.biokinet.core.dose.DoseContext;
-import org.biokinet.core.dose.DoseNotation;
 import org.biokinet.core.dose.SideDose;
-import org.biokinet.core.exercise.Exercise;
 import org.biokinet.core.ledger.Ledger;
 import org.biokinet.core.program.Course;
 import org.biokinet.core.program.Item;
@@ -27,7 +20,6 @@ import org.biokinet.core.program.Ladder;
 import org.biokinet.core.program.Program;
 import org.biokinet.core.program.Weeks;
 import org.biokinet.core.screening.Allowed;
-import org.biokinet.core.screening.Irritability;
 import org.biokinet.core.timeline.Timeline;
 
 /**
@@ -42,11 +34,6 @@ import org.biokinet.core.timeline.Timeline;
 public record Forecast(List<Week> weeks) {
 
   public static final int DAYS_A_WEEK = 7;
-
-  /** At one review, in one region. */
-  static final int MOST_ITEMS_OF_A_REGION = 2;
-
-  private static final int WEEKS_BETWEEN_WHEN_IRRITABLE = 2;
 
   /**
    * An item with its weeks.
@@ -248,10 +235,7 @@ public record Forecast(List<Week> weeks) {
     // ---- coming in -------------------------------------------------------------------------
 
     private Optional<String> entering(Item item, Ledger before) {
-      if (given.allowed().isEmpty()) return Optional.of("nobody has been screened yet");
-      return objection(item, without(""))
-          .or(() -> rise(Stream.concat(done.values().stream(), Stream.of(item)).toList(), before))
-          .or(() -> tooLong(Stream.concat(inOrder().stream(), Stream.of(item)).toList()));
+      return new Steps(given, done, before, this::stretch).entering(item, inOrder());
     }
 
     // ---- steps -----------------------------------------------------------------------------
@@ -259,14 +243,12 @@ public record Forecast(List<Week> weeks) {
     private Map<String, Map<Side, Cell>> cells(
         int week, boolean review, Ledger before, Map<String, Item> previous) {
       Map<String, Map<Side, Cell>> cells = new HashMap<>();
-      Set<TissueSide> tissues = new HashSet<>();
-      Map<Tissue.Region, Set<String>> regions = new EnumMap<>(Tissue.Region.class);
+      Steps steps = new Steps(given, done, before, this::stretch);
       for (Row row : byPriority()) {
         Map<Side, Cell> sides = new EnumMap<>(Side.class);
         for (Side side : sides(row)) {
-          Attempt a = new Attempt(row, side, week, before, tissues, regions);
           boolean waits = !review || !previous.containsKey(row.key());
-          sides.put(side, waits ? resting(row, side) : a.cell());
+          sides.put(side, waits ? resting(row, side) : cell(row, side, week, steps));
         }
         cells.put(row.key(), sides);
       }
@@ -301,169 +283,29 @@ public record Forecast(List<Week> weeks) {
       return rows;
     }
 
-    /** One side of a tissue. */
-    private record TissueSide(Tissue tissue, Side side) {}
-
     /** The next step of one side, and what stands against it. */
-    private final class Attempt {
-      private final Row row;
-      private final Side side;
-      private final int week;
-      private final Ledger before;
-      private final Set<TissueSide> tissues;
-      private final Map<Tissue.Region, Set<String>> regions;
-
-      Attempt(
-          Row row,
-          Side side,
-          int week,
-          Ledger before,
-          Set<TissueSide> tissues,
-          Map<Tissue.Region, Set<String>> regions) {
-        this.row = row;
-        this.side = side;
-        this.week = week;
-        this.before = before;
-        this.tissues = tissues;
-        this.regions = regions;
+    private Cell cell(Row row, Side side, int week, Steps steps) {
+      Item item = get(row);
+      DoseContext context = item.exercise().doseContext();
+      SideDose now = dose(row, side);
+      SideDose target = item.target(side).orElse(now);
+      Optional<SideDose> next = Ladder.next(now, target, context);
+      if (next.isEmpty()) {
+        return Ladder.reached(now, target, context)
+            ? new Cell(now, Move.AT_TARGET, "")
+            : new Cell(now, Move.NO_WAY, Steps.noWay(target));
       }
-
-      Cell cell() {
-        Item item = get(row);
-        DoseContext context = item.exercise().doseContext();
-        SideDose now = dose(row, side);
-        SideDose target = item.target(side).orElse(now);
-        Optional<SideDose> next = Ladder.next(now, target, context);
-        if (next.isEmpty()) {
-          return Ladder.reached(now, target, context)
-              ? new Cell(now, Move.AT_TARGET, "")
-              : new Cell(
-                  now,
-                  Move.NO_WAY,
-                  "no step leads to %s; another target would".formatted(words(target)));
-        }
-        LocalDate review = given.today().plusDays((long) week * DAYS_A_WEEK);
-        LocalDate after = review.minusDays((long) given.course().everyWeeks() * DAYS_A_WEEK);
-        if (row.weeks().held(after, review, side)) return new Cell(now, Move.HELD, "");
-        Item more = item.dosed(with(item, next.get()));
-        Optional<Cell> barred = barred(item, more, now);
-        if (barred.isPresent()) return barred.get();
-        done.put(row.key(), more);
-        stepped.computeIfAbsent(row.key(), x -> new EnumMap<>(Side.class)).put(side, week);
-        tissues.addAll(touched(item.exercise()));
-        regions.computeIfAbsent(region(item.exercise()), x -> new HashSet<>()).add(row.key());
-        return new Cell(next.get(), Move.STEP, "");
-      }
-
-      private Optional<Cell> barred(Item item, Item more, SideDose now) {
-        if (given.allowed().isEmpty()) {
-          return bar(now, Move.NOT_SCREENED, "nobody has been screened yet");
-        }
-        int last = stepped.getOrDefault(row.key(), Map.of()).getOrDefault(side, 0);
-        if (given.allowed().get().assessment().irritability() == Irritability.HIGH
-            && week - last < WEEKS_BETWEEN_WHEN_IRRITABLE) {
-          return bar(now, Move.FORTNIGHT, "high irritability: one step a fortnight");
-        }
-        for (TissueSide t : touched(item.exercise())) {
-          if (tissues.contains(t)) {
-            String where = item.exercise().sided() ? t.side().label() + " " : "";
-            return bar(
-                now,
-                Move.TISSUE,
-                "another step on the %s%s at this review".formatted(where, t.tissue().label()));
-          }
-        }
-        Tissue.Region region = region(item.exercise());
-        Set<String> others = regions.getOrDefault(region, Set.of());
-        if (!others.contains(row.key()) && others.size() >= MOST_ITEMS_OF_A_REGION) {
-          return bar(now, Move.REGION, "two items of the same region step at this review");
-        }
-        return objection(more, without(row.key()))
-            .flatMap(why -> bar(now, Move.SCREENING, why))
-            .or(() -> rise(replaced(more), before).flatMap(why -> bar(now, Move.RISE, why)))
-            .or(() -> tooLong(replaced(more)).flatMap(why -> bar(now, Move.TOO_LONG, why)));
-      }
-
-      private Optional<Cell> bar(SideDose now, Move move, String why) {
-        return Optional.of(new Cell(now, move, why));
-      }
-
-      private List<Item> replaced(Item more) {
-        return given.rows().stream()
-            .flatMap(
-                r ->
-                    r.key().equals(row.key())
-                        ? Stream.of(more)
-                        : Stream.ofNullable(done.get(r.key())))
-            .toList();
-      }
-
-      private Dose with(Item item, SideDose next) {
-        if (!item.exercise().sided()) return new Dose.Alike(next);
-        Optional<SideDose> other = item.dose().on(side.opposite());
-        if (other.isEmpty()) return new Dose.OneSide(side, next);
-        // What is left out on one side is once a day; said on one it has to be said on both.
-        SideDose beside =
-            next.perDay().isPresent() && other.get().perDay().isEmpty()
-                ? other.get().withPerDay(OptionalInt.of(1))
-                : other.get();
-        return side == Side.LEFT ? Dose.of(next, beside) : Dose.of(beside, next);
-      }
-
-      /**
-       * What it is done for, its first target (our choice): what it reaches by the way is held by
-       * the rise limit, which counts it at half.
-       */
-      private List<TissueSide> touched(Exercise e) {
-        List<Side> sides = e.sided() ? List.of(side) : List.of(Side.values());
-        return sides.stream().map(s -> new TissueSide(e.targets().get(0), s)).toList();
-      }
-    }
-
-    private static Tissue.Region region(Exercise e) {
-      return e.targets().get(0).region();
-    }
-
-    private static String words(SideDose dose) {
-      return DoseNotation.format(new Dose.Alike(dose));
-    }
-
-    // ---- rules that are asked elsewhere ------------------------------------------------------
-
-    /** What goes before, and every other item that is done. */
-    private List<Item> without(String key) {
-      return Stream.concat(
-              given.before().stream(),
-              done.entrySet().stream()
-                  .filter(e -> !e.getKey().equals(key))
-                  .map(Map.Entry::getValue))
-          .toList();
-    }
-
-    private Optional<String> objection(Item item, List<Item> others) {
-      return given
-          .allowed()
-          .orElseThrow()
-          .beside(others)
-          .objections(item.exercise(), item.position(), item.dose())
-          .stream()
-          .findFirst()
-          .map(Allowed.Objection::words);
-    }
-
-    private Optional<String> rise(Iterable<Item> items, Ledger before) {
-      return stretch(items).plus(given.beside()).risesFrom(before.plus(given.beside())).stream()
-          .findFirst()
-          .map(Ledger.Rise::words);
-    }
-
-    private Optional<String> tooLong(List<Item> items) {
-      try {
-        Timeline.compile(given.program().of(items));
-        return Optional.empty();
-      } catch (IllegalArgumentException e) { // too long, or too many items
-        return Optional.ofNullable(e.getMessage());
-      }
+      LocalDate review = given.today().plusDays((long) week * DAYS_A_WEEK);
+      LocalDate after = review.minusDays((long) given.course().everyWeeks() * DAYS_A_WEEK);
+      if (row.weeks().held(after, review, side)) return new Cell(now, Move.HELD, "");
+      int last = stepped.getOrDefault(row.key(), Map.of()).getOrDefault(side, 0);
+      Item more = item.dosed(Steps.with(item, side, next.get()));
+      Optional<Steps.Bar> bar =
+          steps.bar(row.key(), side, more, (long) (week - last) * DAYS_A_WEEK);
+      if (bar.isPresent()) return new Cell(now, bar.get().move(), bar.get().why());
+      steps.take(row.key(), side, more);
+      stepped.computeIfAbsent(row.key(), x -> new EnumMap<>(Side.class)).put(side, week);
+      return new Cell(next.get(), Move.STEP, "");
     }
 
     private Ledger stretch(Iterable<Item> items) {

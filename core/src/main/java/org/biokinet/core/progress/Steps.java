@@ -1,0 +1,205 @@
+package org.biokinet.core.progress;
+
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.Stream;
+import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.anatomy.Tissue;
+import org.biokinet.core.dose.Dose;
+import org.biokinet.core.dose.DoseNotation;
+import org.biokinet.core.dose.SideDose;
+import org.biokinet.core.exercise.Exercise;
+import org.biokinet.core.ledger.Ledger;
+import org.biokinet.core.program.Item;
+import org.biokinet.core.screening.Allowed;
+import org.biokinet.core.screening.Irritability;
+import org.biokinet.core.timeline.Timeline;
+
+/**
+ * The steps of one review, and what stands against another one: at most one step on a tissue side
+ * and two items in a region, not sooner than irritability allows, no rise of a week beyond {@link
+ * Ledger#mostAfter}, nothing that the screening does not allow. All of it is our choice. A forecast
+ * and a decision ask the same.
+ */
+final class Steps {
+
+  /** At one review, in one region. */
+  static final int MOST_ITEMS_OF_A_REGION = 2;
+
+  /** What stands against a step, in words. */
+  record Bar(Forecast.Move move, String why) {}
+
+  /** One side of a tissue. */
+  private record TissueSide(Tissue tissue, Side side) {}
+
+  private final Forecast.Given given;
+  private final Map<String, Item> done;
+  private final Ledger before;
+  private final Function<Iterable<Item>, Ledger> stretch;
+  private final Set<TissueSide> tissues = new HashSet<>();
+  private final Map<Tissue.Region, Set<String>> regions = new EnumMap<>(Tissue.Region.class);
+
+  /**
+   * @param done what each item is dosed with by now, by key; those that are done. It is changed by
+   *     what is taken
+   * @param before stretch of the program before this review
+   * @param stretch of items in a week
+   */
+  Steps(
+      Forecast.Given given,
+      Map<String, Item> done,
+      Ledger before,
+      Function<Iterable<Item>, Ledger> stretch) {
+    this.given = given;
+    this.done = done;
+    this.before = before;
+    this.stretch = stretch;
+  }
+
+  /** What stands against an item that comes in. */
+  Optional<String> entering(Item item, List<Item> inOrder) {
+    if (given.allowed().isEmpty()) return Optional.of(NOT_SCREENED);
+    return objection(item, without(""))
+        .or(() -> rise(Stream.concat(done.values().stream(), Stream.of(item)).toList()))
+        .or(() -> tooLong(Stream.concat(inOrder.stream(), Stream.of(item)).toList()));
+  }
+
+  private static final String NOT_SCREENED = "nobody has been screened yet";
+
+  /**
+   * What stands against a step.
+   *
+   * @param more the item with the step taken on this side
+   * @param sinceStep days since the last step of this side
+   */
+  Optional<Bar> bar(String key, Side side, Item more, long sinceStep) {
+    if (given.allowed().isEmpty()) {
+      return Optional.of(new Bar(Forecast.Move.NOT_SCREENED, NOT_SCREENED));
+    }
+    Irritability irritability = given.allowed().get().assessment().irritability();
+    if (sinceStep < irritability.daysBetweenSteps()) {
+      return Optional.of(
+          new Bar(
+              Forecast.Move.FORTNIGHT,
+              irritability == Irritability.HIGH
+                  ? "high irritability: one step a fortnight"
+                  : "one step a week"));
+    }
+    for (TissueSide t : touched(more.exercise(), side)) {
+      if (!tissues.contains(t)) continue;
+      String where = more.exercise().sided() ? t.side().label() + " " : "";
+      String why = "another step on the %s%s at this review".formatted(where, t.tissue().label());
+      return Optional.of(new Bar(Forecast.Move.TISSUE, why));
+    }
+    Set<String> others = regions.getOrDefault(region(more.exercise()), Set.of());
+    if (!others.contains(key) && others.size() >= MOST_ITEMS_OF_A_REGION) {
+      return Optional.of(
+          new Bar(Forecast.Move.REGION, "two items of the same region step at this review"));
+    }
+    List<Item> all = replaced(key, more);
+    return objection(more, without(key))
+        .map(why -> new Bar(Forecast.Move.SCREENING, why))
+        .or(() -> rise(all).map(why -> new Bar(Forecast.Move.RISE, why)))
+        .or(() -> tooLong(all).map(why -> new Bar(Forecast.Move.TOO_LONG, why)));
+  }
+
+  /**
+   * An item as it is dosed by now.
+   *
+   * @throws IllegalArgumentException for one that is not done
+   */
+  Item now(String key) {
+    Item item = done.get(key);
+    if (item == null) throw new IllegalArgumentException(key + " is not done");
+    return item;
+  }
+
+  /** The step is taken. */
+  void take(String key, Side side, Item more) {
+    done.put(key, more);
+    tissues.addAll(touched(more.exercise(), side));
+    regions.computeIfAbsent(region(more.exercise()), x -> new HashSet<>()).add(key);
+  }
+
+  /** The dose of an item with another one on this side. */
+  static Dose with(Item item, Side side, SideDose next) {
+    if (!item.exercise().sided()) return new Dose.Alike(next);
+    Optional<SideDose> other = item.dose().on(side.opposite());
+    if (other.isEmpty()) return new Dose.OneSide(side, next);
+    // What is left out on one side is once a day; said on one it has to be said on both.
+    SideDose beside =
+        next.perDay().isPresent() && other.get().perDay().isEmpty()
+            ? other.get().withPerDay(OptionalInt.of(1))
+            : other.get();
+    return side == Side.LEFT ? Dose.of(next, beside) : Dose.of(beside, next);
+  }
+
+  /** Neither is the target reached, nor does a step lead there. */
+  static String noWay(SideDose target) {
+    String words = DoseNotation.format(new Dose.Alike(target));
+    return "no step leads to %s; another target would".formatted(words);
+  }
+
+  static Tissue.Region region(Exercise e) {
+    return e.targets().get(0).region();
+  }
+
+  /**
+   * What it is done for, its first target (our choice): what it reaches by the way is held by the
+   * rise limit, which counts it at half.
+   */
+  private static List<TissueSide> touched(Exercise e, Side side) {
+    List<Side> sides = e.sided() ? List.of(side) : List.of(Side.values());
+    return sides.stream().map(s -> new TissueSide(e.targets().get(0), s)).toList();
+  }
+
+  private List<Item> replaced(String key, Item more) {
+    List<Item> all = new ArrayList<>();
+    for (Forecast.Row r : given.rows()) {
+      Item item = r.key().equals(key) ? more : done.get(r.key());
+      if (item != null) all.add(item);
+    }
+    return all;
+  }
+
+  /** What goes before, and every other item that is done. */
+  private List<Item> without(String key) {
+    Map<String, Item> others = new LinkedHashMap<>(done);
+    others.remove(key);
+    return Stream.concat(given.before().stream(), others.values().stream()).toList();
+  }
+
+  private Optional<String> objection(Item item, List<Item> others) {
+    return given
+        .allowed()
+        .orElseThrow()
+        .beside(others)
+        .objections(item.exercise(), item.position(), item.dose())
+        .stream()
+        .findFirst()
+        .map(Allowed.Objection::words);
+  }
+
+  private Optional<String> rise(Iterable<Item> items) {
+    return stretch.apply(items).plus(given.beside()).risesFrom(before.plus(given.beside())).stream()
+        .findFirst()
+        .map(Ledger.Rise::words);
+  }
+
+  private Optional<String> tooLong(List<Item> items) {
+    try {
+      Timeline.compile(given.program().of(items));
+      return Optional.empty();
+    } catch (IllegalArgumentException e) { // too long, or too many items
+      return Optional.ofNullable(e.getMessage());
+    }
+  }
+}
