@@ -20,7 +20,7 @@ public record Due(int planned, int done, LocalDate next) {
   public record Move(LocalDate from, LocalDate to) {}
 
   /** A session that was ended before its half is none for the day; our choice. */
-  private static boolean counts(Session s) {
+  public static boolean counts(Session s) {
     return s.ended() == Ended.FINISHED || 2 * s.secondsDone() >= s.secondsPlanned();
   }
 
