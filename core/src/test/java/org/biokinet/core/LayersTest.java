@@ -21,6 +21,7 @@ class LayersTest {
   private static final List<String> ORDER =
       List.of(
           "anatomy",
+          "document",
           "dose",
           "exercise",
           "figure.body",

@@ -35,10 +35,11 @@ public final class Main {
       case "timeline" -> new TimelineCommand(out, err).run(rest);
       case "catalogue" -> new CatalogueCommand(out, err).run(rest);
       case "suggest" -> new SuggestCommand(out, err).run(rest);
+      case "decide" -> new DecideCommand(out, err).run(rest);
       default -> {
         err.println(
             "usage: biokinet timeline FILE [--json] [--length short|usual|long]"
-                + " | catalogue [WORD …] | suggest CASE [--json]");
+                + " | catalogue [WORD …] | suggest CASE [--json] | decide DIARY [--json]");
         yield BAD_INPUT;
       }
     };

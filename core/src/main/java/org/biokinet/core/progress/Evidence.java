@@ -282,33 +282,44 @@ final class Evidence {
     return Optional.empty();
   }
 
-  /** Whether enough is known of a session for it to be green. */
-  private boolean known(Session s) {
-    boolean settlingKnown =
-        s.rise().filter(r -> r < Asking.ROSE_BY).isPresent() || s.settled().isPresent();
-    return s.rise().isPresent() && settlingKnown && morning(s).isPresent();
+  /** Whether it is known that what rose has settled, or nothing did; not asked at the desk. */
+  private static boolean settlingKnown(Session s) {
+    return s.program() == ProgramKind.DESK
+        || s.settled().isPresent()
+        || s.rise().filter(r -> r < Asking.ROSE_BY).isPresent();
   }
 
-  private Colour colour(Session s, List<Signal> signals) {
-    Colour worst = signals.stream().map(Signal::colour).reduce(Colour.GREEN, Colour::worse);
-    boolean open = s.program() != ProgramKind.DESK && !known(s);
-    return worst == Colour.GREEN && open ? Colour.UNCOLOURED : worst;
+  /**
+   * @param known whether enough is known for it to be green
+   */
+  private static Colour colour(Stream<Signal> signals, boolean known) {
+    Colour worst = signals.map(Signal::colour).reduce(Colour.GREEN, Colour::worse);
+    return worst == Colour.GREEN && !known ? Colour.UNCOLOURED : worst;
+  }
+
+  private boolean known(Session s) {
+    return s.program() == ProgramKind.DESK || (s.rise().isPresent() && morning(s).isPresent());
   }
 
   /** Of a session as a whole. */
   Colour colour(Session s) {
-    return colour(s, signals(s));
+    return colour(signals(s).stream(), known(s) && settlingKnown(s));
   }
 
   /** Of a session for one part: what was named elsewhere is not its own. */
   Colour colour(Session s, Part part) {
-    return colour(s, signals(s).stream().filter(x -> concerns(x, s, part)).toList());
+    boolean settled = settlingKnown(s) || !named(s, part);
+    return colour(signals(s).stream().filter(x -> concerns(x, s, part)), known(s) && settled);
   }
 
   private boolean concerns(Signal signal, Session s, Part part) {
-    if (signal.everywhere()) return true;
+    return signal.everywhere() || (signal.named() ? named(s, part) : inPain(part));
+  }
+
+  /** Whether the pain of a session is that of a part: where it was named, else where it hurts. */
+  private boolean named(Session s, Part part) {
     Set<ItemSide> named = s.checkIn().map(CheckIn::provoked).orElse(Set.of());
-    return (signal.named() && !named.isEmpty()) ? names(named, s, part) : inPain(part);
+    return named.isEmpty() ? inPain(part) : names(named, s, part);
   }
 
   /** Whether a part is where it hurts, as far as that is known. */

@@ -156,8 +156,8 @@ final class DiaryBuilder {
       return new Answers(before, highest, felt, provoked, ItemSide.all(List.of(where)), settled);
     }
 
-    Answers settled(Boolean word) {
-      return new Answers(before, highest, felt, provoked, tooStrong, Optional.ofNullable(word));
+    Answers settled(Optional<Boolean> word) {
+      return new Answers(before, highest, felt, provoked, tooStrong, word);
     }
 
     static final Answers NONE =
