@@ -77,6 +77,9 @@ class StatementTest extends AppTest {
     assertThat(statements(as(me, get(c + "/weeks")))).as("Weeks").isLessThanOrEqualTo(15);
     assertThat(statements(as(me, get(c + "/do")))).as("Do").isLessThanOrEqualTo(15);
     assertThat(statements(as(me, get(c + "/review")))).as("Review").isLessThanOrEqualTo(15);
+    assertThat(statements(as(me, get(c + "/review/decisions"))))
+        .as("what it would decide")
+        .isLessThanOrEqualTo(15);
     assertThat(statements(as(me, get(c + "/about")))).as("About").isLessThanOrEqualTo(15);
     assertThat(
             statements(

@@ -7,6 +7,8 @@
       "library",
       "measurement",
       "program",
+      "pause",
+      "screening",
       "session",
       "message"
     })

@@ -8,6 +8,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
@@ -23,6 +24,7 @@ import org.biokinet.app.platform.Changes;
 import org.biokinet.app.session.internal.FollowUpRow;
 import org.biokinet.core.dose.Pain;
 import org.biokinet.core.progress.Attention;
+import org.biokinet.core.progress.Diary;
 import org.biokinet.core.session.Began;
 import org.biokinet.core.session.CheckIn;
 import org.biokinet.core.session.Morning;
@@ -152,15 +154,20 @@ public class FollowUpService {
    * @param settled the last word about each session, by its upload
    * @param selfChecks of each day the last, the oldest first
    * @param lastMorning when the newest morning was told
+   * @param toldMornings the same mornings, with when they were told
+   * @param refused pain with which no session was begun
    */
   public record Told(
       List<Morning> mornings,
       Map<UUID, Session.Settled> settled,
       List<SelfCheck> selfChecks,
-      Optional<Instant> lastMorning) {
+      Optional<Instant> lastMorning,
+      List<Diary.MorningTold> toldMornings,
+      List<Diary.Refused> refused) {
 
     static Told of(List<FollowUpRow> rows) {
-      Map<LocalDate, Morning> byDay = new TreeMap<>();
+      Map<LocalDate, Diary.MorningTold> byDay = new TreeMap<>();
+      List<Diary.Refused> refused = new ArrayList<>();
       Map<UUID, Session.Settled> settled = new HashMap<>();
       Map<LocalDate, SelfCheck> checks = new TreeMap<>();
       Optional<Instant> last = Optional.empty();
@@ -168,10 +175,17 @@ public class FollowUpService {
         UUID session = row.sessionUploadId();
         if (session != null) row.settled().ifPresent(s -> settled.put(session, s));
         if (row.morning().isPresent()) last = Optional.of(row.toldAt());
-        row.morning().ifPresent(m -> byDay.put(m.day(), m));
+        row.morning().ifPresent(m -> byDay.put(m.day(), new Diary.MorningTold(row.toldAt(), m)));
+        row.refused().ifPresent(refused::add);
         row.selfCheck().ifPresent(c -> checks.put(c.day(), c));
       }
-      return new Told(List.copyOf(byDay.values()), settled, List.copyOf(checks.values()), last);
+      return new Told(
+          byDay.values().stream().map(Diary.MorningTold::morning).toList(),
+          settled,
+          List.copyOf(checks.values()),
+          last,
+          List.copyOf(byDay.values()),
+          refused);
     }
 
     /** Pain of the newest morning, if it was told after a moment. */

@@ -34,7 +34,7 @@ public record Part(String exercise, int nth, Optional<Side> side) {
   }
 
   /** Its place in a program; empty where that has it not. */
-  Optional<Integer> place(Program program) {
+  public Optional<Integer> place(Program program) {
     int left = nth;
     for (int i = 0; i < program.items().size(); i++) {
       Item item = program.items().get(i);

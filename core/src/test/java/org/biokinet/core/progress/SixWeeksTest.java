@@ -14,8 +14,8 @@ import org.junit.jupiter.api.Test;
 /**
  * Six weeks of a client, decided by hand beforehand. Every review makes the next version; in the
  * third week pain rises by 3 on the left, twice, and settles by the next morning. The rise that is
- * red is our choice, after the pain-monitoring model of Thomeé (1997) and Silbernagel (2007), values
- * from memory.
+ * red is our choice, after the pain-monitoring model of Thomeé (1997) and Silbernagel (2007),
+ * values from memory.
  */
 class SixWeeksTest {
 
@@ -29,7 +29,9 @@ class SixWeeksTest {
 
   private String[] program() {
     String stretch = "L %s R %s".formatted(doses.get(STRETCH + " L"), doses.get(STRETCH + " R"));
-    return new String[] {STRETCH, stretch, "3x30s @3", TUCK, String.valueOf(doses.get(TUCK)), "3x10s"};
+    return new String[] {
+      STRETCH, stretch, "3x30s @3", TUCK, String.valueOf(doses.get(TUCK)), "3x10s"
+    };
   }
 
   /** Reviews at noon of a day, shares on its evening, and says what was decided. */
@@ -60,11 +62,14 @@ class SixWeeksTest {
         .isEqualTo("trap L GO_ON 2x30s @3; trap R GO_ON 2x30s @3; tuck GO_ON 3x10s");
     diary.good(16, 19).day(20, RED, 2).good(21, 21).day(22, RED, 2);
     // The tuck is at its target, and nothing of the region goes on beside what is eased.
-    assertThat(review(23)).isEqualTo("trap L EASE 2x20s @3; trap R GO_ON 3x30s @3; tuck STAY 3x10s");
+    assertThat(review(23))
+        .isEqualTo("trap L EASE 2x20s @3; trap R GO_ON 3x30s @3; tuck STAY 3x10s");
     diary.good(24, 30);
-    assertThat(review(31)).isEqualTo("trap L GO_ON 2x30s @3; trap R HOLD 3x30s @3; tuck HOLD 3x10s");
+    assertThat(review(31))
+        .isEqualTo("trap L GO_ON 2x30s @3; trap R HOLD 3x30s @3; tuck HOLD 3x10s");
     diary.good(32, 38);
-    assertThat(review(39)).isEqualTo("trap L GO_ON 3x30s @3; trap R HOLD 3x30s @3; tuck MAINTAIN 3x10s");
+    assertThat(review(39))
+        .isEqualTo("trap L GO_ON 3x30s @3; trap R HOLD 3x30s @3; tuck MAINTAIN 3x10s");
     diary.good(40, 46);
     assertThat(review(47))
         .isEqualTo("trap L HOLD 3x30s @3; trap R MAINTAIN 3x30s @3; tuck MAINTAIN 3x10s");

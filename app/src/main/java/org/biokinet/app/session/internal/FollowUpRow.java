@@ -13,6 +13,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.biokinet.app.platform.Row;
 import org.biokinet.app.session.FollowUpUpload;
+import org.biokinet.core.progress.Diary;
 import org.biokinet.core.session.Morning;
 import org.biokinet.core.session.SelfCheck;
 import org.biokinet.core.session.Session;
@@ -87,6 +88,13 @@ public class FollowUpRow extends Row {
     return Optional.ofNullable(day)
         .filter(d -> kind == FollowUpUpload.Kind.MORNING)
         .map(d -> new Morning(d, Optional.ofNullable(pain), Optional.ofNullable(woken)));
+  }
+
+  /** Empty where it is about something else. */
+  public Optional<Diary.Refused> refused() {
+    return Optional.ofNullable(pain)
+        .filter(p -> kind == FollowUpUpload.Kind.START)
+        .map(p -> new Diary.Refused(toldAt, p));
   }
 
   /** Empty where it is about something else. */

@@ -1,0 +1,130 @@
+package org.biokinet.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.hamcrest.Matchers.containsString;
+import static org.hamcrest.Matchers.not;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.time.ZonedDateTime;
+import java.util.List;
+import java.util.UUID;
+import org.biokinet.app.client.Client;
+import org.biokinet.app.practice.Me;
+import org.biokinet.app.review.DiaryService;
+import org.biokinet.app.session.CheckInUpload;
+import org.biokinet.app.session.FollowUpUpload;
+import org.biokinet.app.session.SessionUpload;
+import org.biokinet.core.progress.Decision;
+import org.biokinet.core.progress.Line;
+import org.biokinet.core.progress.Part;
+import org.biokinet.core.progress.Review;
+import org.biokinet.core.session.Ended;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.test.web.servlet.ResultActions;
+
+/** From what a client's device has sent to what a review would decide. */
+class DecisionTest extends AppTest {
+
+  @Autowired private DiaryService diaries;
+
+  private ZonedDateTime at(LocalDate day, int hour) {
+    return day.atTime(LocalTime.of(hour, 0)).atZone(LISBON);
+  }
+
+  /** So many days with a session each and the morning after; on the last the left is too much. */
+  private LocalDate days(Client client, int many) {
+    LocalDate first = LocalDate.ofInstant(clock.instant(), LISBON).plusDays(1);
+    for (int n = 0; n < many; n++) {
+      LocalDate day = first.plusDays(n);
+      clock.moveTo(at(day, 8).toInstant());
+      SessionUpload session = session(client, clock.instant(), Ended.FINISHED);
+      sessions.record(asClient(client), session);
+      boolean last = n == many - 1;
+      sessions.record(
+          asClient(client),
+          new CheckInUpload(
+              UUID.randomUUID(),
+              session.uploadId(),
+              last ? 5 : 2,
+              3,
+              null,
+              last ? List.of("0L") : null,
+              null,
+              null,
+              ""));
+      clock.moveTo(at(day.plusDays(1), 7).toInstant());
+      followUps.recordForm(
+          asClient(client),
+          FollowUpUpload.morning(
+              UUID.randomUUID(),
+              day.plusDays(1),
+              2,
+              false,
+              at(day.plusDays(1), 7).toOffsetDateTime()));
+    }
+    return first;
+  }
+
+  private Decision decide(Client client, String part) {
+    return Review.of(diaries.of(client).orElseThrow().diary()).of(Part.of(part));
+  }
+
+  private ResultActions page(Me me, Client client) throws Exception {
+    return mvc.perform(as(me, get("/clients/" + client.getId() + "/review/decisions")))
+        .andExpect(status().isOk());
+  }
+
+  @Test
+  void theRecordDecidesSideBySide() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    page(me, client).andExpect(content().string(not(containsString("<table"))));
+    share(me, client, "upper-trap-stretch", "2x15s @3");
+    days(client, 8);
+    assertThat(decide(client, "upper-trap-stretch L").line()).isEqualTo(Line.STAY);
+    assertThat(decide(client, "upper-trap-stretch R").line()).isEqualTo(Line.GO_ON);
+    page(me, client)
+        .andExpect(content().string(containsString("a red day among the last 3")))
+        .andExpect(content().string(containsString("2x15s @3 → 2x20s @3")))
+        .andExpect(content().string(containsString("8 of 8 days green")))
+        .andExpect(content().string(containsString("line 9, go on one rung")));
+    Me other = practitioner();
+    mvc.perform(as(other, get("/clients/" + client.getId() + "/review/decisions")))
+        .andExpect(status().isNotFound());
+  }
+
+  /** A stop stops; once it was dealt with and asked about, it is begun again at half. */
+  @Test
+  void aStopStopsUntilSomebodyHasLooked() {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "upper-trap-stretch", "2x15s @3");
+    days(client, 3);
+    Instant stopped = clock.instant();
+    sessions.record(asClient(client), session(client, stopped, Ended.STOPPED));
+    clock.moveTo(stopped.plusSeconds(3600));
+    assertThat(decide(client, "upper-trap-stretch R").line()).isEqualTo(Line.STOP);
+  }
+
+  /** Pain with which nothing was begun stands in the record, and eases. */
+  @Test
+  void aStartThatWasRefusedIsEvidence() {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "chin-tuck", "3x10s");
+    followUps.recordForm(
+        asClient(client),
+        FollowUpUpload.start(
+            UUID.randomUUID(), 8, clock.instant().atZone(LISBON).toOffsetDateTime()));
+    clock.moveTo(clock.instant().plusSeconds(60));
+    assertThat(decide(client, "chin-tuck").line()).isEqualTo(Line.EASE);
+    assertThat(decide(client, "chin-tuck").evidence())
+        .containsExactly("pain of 8 since the last review");
+  }
+}
