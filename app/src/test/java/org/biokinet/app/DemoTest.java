@@ -130,6 +130,8 @@ class DemoTest extends WithBrowser {
     desk.locator(".stops a").last().click();
     desk.waitForURL("**/review");
     assertThat(desk.locator(".sessions tbody tr").first()).isVisible();
+    assertThat(desk.locator("#decisions table")).isVisible();
+    accessible(desk);
     picture(desk, "review");
     String review = desk.url();
     desk.navigate("/library?q=trap without a wall");
@@ -144,6 +146,7 @@ class DemoTest extends WithBrowser {
     Page dark = page(1280, 800, ColorScheme.DARK);
     signIn(dark, DemoLoader.PRACTITIONER, DemoLoader.PASSWORD);
     dark.navigate(review);
+    assertThat(dark.locator("#decisions table")).isVisible();
     picture(dark, "review-dark");
   }
 
