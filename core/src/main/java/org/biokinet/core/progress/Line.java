@@ -15,8 +15,8 @@ public enum Line {
       2,
       "re-enter",
       Outcome.RE_ENTER,
-      "14 or more days without this item on this side, or a stop that was examined since it was"
-          + " dosed: the lesser of half of it and the start"),
+      "14 or more days without this item on this side, or a stop that was examined, and nobody has"
+          + " reviewed it since: the lesser of half of it and the start"),
   FLARE(
       3,
       "flare plan",

@@ -215,14 +215,17 @@ public record Review(List<Decision> decisions, Optional<Whole> course) {
           .toList();
     }
 
-    /** When it was last looked at: what led to that leads to nothing again. */
+    /**
+     * When it was last looked at: what led to that leads to nothing again. Whoever shares a version
+     * has looked at all of it.
+     */
     private Instant reviewed(Part part) {
-      Instant rung = evidence.rungSince(part);
+      Instant shared = diary.version().sharedAt();
       return before(part).stream()
           .map(Diary.Decided::at)
           .findFirst()
-          .filter(at -> at.isAfter(rung))
-          .orElse(rung);
+          .filter(at -> at.isAfter(shared))
+          .orElse(shared);
     }
 
     // ---- lines 1 to 7 ----------------------------------------------------------------------
@@ -250,7 +253,7 @@ public record Review(List<Decision> decisions, Optional<Whole> course) {
     }
 
     private Optional<Decision> reEnter(Part part) {
-      Instant since = evidence.rungSince(part);
+      Instant since = reviewed(part);
       List<String> why = new ArrayList<>();
       gap(part)
           .filter(days -> days >= RE_ENTER_DAYS)
@@ -292,7 +295,7 @@ public record Review(List<Decision> decisions, Optional<Whole> course) {
         if (f.unsettled(diary.now()) || f.again()) m.asks(Decision.Ask.EXAMINE_FLARE);
         return Optional.of(m.takes("pain 1 or less above the baseline for 24 hours").made());
       }
-      Instant since = evidence.rungSince(part);
+      Instant since = reviewed(part);
       Optional<Flare> over =
           diary.flares().stream()
               .filter(f -> f.ended().filter(e -> e.isAfter(since)).isPresent())

@@ -116,8 +116,11 @@ class ReviewTest {
     Decision d = diary.decide(7, L);
     assertThat(d.line()).isEqualTo(Line.RE_ENTER);
     assertThat(next(d)).isEqualTo("2x10s @3");
-    diary.share(8, "upper-trap-stretch", "2x10s @3", "3x30s @3", "chin-tuck", "3x5s", "3x10s");
+    // Somebody looks, and shares the same again for the other side.
+    diary.share(
+        8, "upper-trap-stretch", "L 2x10s @3 R 2x20s @3", "3x30s @3", "chin-tuck", "3x5s", "");
     assertThat(diary.decide(9, L).line()).as("dosed since").isEqualTo(Line.NOT_KNOWN);
+    assertThat(diary.decide(9, R).line()).as("shared since").isEqualTo(Line.STAY);
   }
 
   // ---- 2, 5: after a gap ---------------------------------------------------------------------
