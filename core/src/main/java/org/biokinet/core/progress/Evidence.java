@@ -91,9 +91,8 @@ final class Evidence {
    * What was done of what was planned.
    *
    * @param planned sessions in these days; a fraction where the days of the week are few
-   * @param days on which something was planned since the version was shared
    */
-  record Adherence(int done, double planned, double days) {
+  record Adherence(int done, double planned) {
 
     /** In percent, of which more than 100 is overdoing. */
     int percent() {
@@ -468,10 +467,7 @@ final class Evidence {
    * @param window how many days
    */
   Adherence adherence(int window) {
-    LocalDate today = diary.today();
-    boolean doneToday = diary.sessions().stream().anyMatch(s -> counts(s) && s.day().equals(today));
-    LocalDate last = doneToday ? today : today.minusDays(1);
-    LocalDate shared = LocalDate.ofInstant(diary.version().sharedAt(), diary.zone());
+    LocalDate last = lastDay();
     LocalDate begun = LocalDate.ofInstant(diary.versions().get(0).sharedAt(), diary.zone());
     Rhythm rhythm = Rhythm.of(diary.version().program());
     LocalDate first = last.minusDays(window - 1L);
@@ -481,23 +477,30 @@ final class Evidence {
             diary.sessions().stream()
                 .filter(s -> counts(s) && !s.day().isBefore(from) && !s.day().isAfter(last))
                 .count();
-    return new Adherence(
-        done, planned(from, last, rhythm) * rhythm.perDay(), planned(shared, last, rhythm));
+    return new Adherence(done, planned(from) * rhythm.perDay());
+  }
+
+  /** Today where something was done today, else yesterday. */
+  private LocalDate lastDay() {
+    LocalDate today = diary.today();
+    boolean doneToday = diary.sessions().stream().anyMatch(s -> counts(s) && s.day().equals(today));
+    return doneToday ? today : today.minusDays(1);
   }
 
   private static boolean counts(Session s) {
     return s.program() == ProgramKind.MAIN && Due.counts(s);
   }
 
-  /** Days of the program; nothing is planned in a pause. */
-  private double planned(LocalDate from, LocalDate last, Rhythm rhythm) {
+  /** Days of the program from one on; a fraction where they are few, nothing in a pause. */
+  double planned(LocalDate from) {
+    LocalDate last = lastDay();
     long days =
         from.isAfter(last)
             ? 0
             : from.datesUntil(last.plusDays(1))
                 .filter(d -> diary.pauses().stream().noneMatch(p -> p.holds(d) || p.waits(d)))
                 .count();
-    return (double) days * rhythm.perWeek() / WEEK;
+    return (double) days * Rhythm.of(diary.version().program()).perWeek() / WEEK;
   }
 
   /** Red days of the last two days and nights, wherever it was. */

@@ -424,10 +424,10 @@ public record Review(List<Decision> decisions, Optional<Whole> course) {
       }
       boolean little = adherence.percent() < LITTLE_DONE;
       if (little) lacks.add(little());
-      if (adherence.days() < PLANNED_DAYS) {
+      if (evidence.planned(since) < PLANNED_DAYS) {
         lacks.add(
             new Lack(
-                "fewer than %d planned days yet".formatted(PLANNED_DAYS),
+                "fewer than %d planned days at this dose".formatted(PLANNED_DAYS),
                 "%d planned days".formatted(PLANNED_DAYS)));
       }
       if (lacks.isEmpty()) return Optional.empty();

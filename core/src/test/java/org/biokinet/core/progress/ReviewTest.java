@@ -351,6 +351,17 @@ class ReviewTest {
     assertThat(d.asks()).isEqualTo(ask == null ? Set.of() : Set.of(ask));
   }
 
+  /** Twice a week: three planned days at a dose are over a week and a half. */
+  @ParameterizedTest
+  @CsvSource({"8, true", "12, false"})
+  void threePlannedDaysAreLongerWhereTheyAreFew(int day, boolean tooFew) {
+    DiaryBuilder diary = new DiaryBuilder("upper-trap-stretch", "2x20s @3 2/w", "3x30s @3 2/w");
+    for (int n = 0; n <= 12; n += 4) diary.day(n, DiaryBuilder.GOOD, 2);
+    diary.day(day - 1, DiaryBuilder.GOOD, 2).day(day - 2, DiaryBuilder.GOOD, 2);
+    Decision d = diary.decide(day, L);
+    assertThat(d.barred().contains("fewer than 3 planned days at this dose")).isEqualTo(tooFew);
+  }
+
   /** Nothing is missed in a pause. */
   @Test
   void aPauseLowersNothing() {
