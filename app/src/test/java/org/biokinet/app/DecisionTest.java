@@ -99,7 +99,7 @@ class DecisionTest extends AppTest {
         .andExpect(status().isNotFound());
   }
 
-  /** A stop stops; once it was dealt with and asked about, it is begun again at half. */
+  /** A stop stops everything, whatever the days before were. */
   @Test
   void aStopStopsUntilSomebodyHasLooked() {
     Me me = practitioner();

@@ -1,7 +1,5 @@
 package org.biokinet.core.progress;
 
-import java.util.Locale;
-
 /**
  * How a session, or a day, was borne. From the best to the worst; the worst that applies counts.
  */
@@ -14,9 +12,5 @@ public enum Colour {
 
   Colour worse(Colour other) {
     return compareTo(other) >= 0 ? this : other;
-  }
-
-  public String word() {
-    return name().toLowerCase(Locale.ROOT);
   }
 }

@@ -4,28 +4,21 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalInt;
 import java.util.Random;
-import java.util.Set;
 import java.util.stream.IntStream;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.LongRange;
-import org.biokinet.core.anatomy.Equipment;
-import org.biokinet.core.anatomy.Means;
-import org.biokinet.core.anatomy.Position;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.anatomy.Tissue;
 import org.biokinet.core.dose.Dose;
 import org.biokinet.core.dose.DoseNotation;
 import org.biokinet.core.dose.Pacing;
-import org.biokinet.core.dose.Parsed;
 import org.biokinet.core.dose.Volume;
 import org.biokinet.core.exercise.Catalogue;
 import org.biokinet.core.exercise.Exercise;
@@ -40,9 +33,7 @@ import org.biokinet.core.program.Program;
 import org.biokinet.core.program.Weeks;
 import org.biokinet.core.progress.Forecast.Move;
 import org.biokinet.core.screening.Allowed;
-import org.biokinet.core.screening.Assessment;
 import org.biokinet.core.screening.Irritability.Settles;
-import org.biokinet.core.screening.Screening;
 import org.biokinet.core.timeline.Timeline;
 import org.junit.jupiter.api.Test;
 
@@ -53,29 +44,7 @@ class ForecastTest {
   private static final LocalDate TODAY = LocalDate.parse("2026-11-26");
   private static final Program EMPTY = new Program("Weeks", 5, Pacing.DEFAULT, List.of());
 
-  private static Allowed allowed(Settles settles) {
-    Screening told =
-        new Screening(
-            Set.of(),
-            Set.of(),
-            3,
-            false,
-            settles,
-            false,
-            OptionalInt.of(3),
-            Map.of(),
-            "",
-            "",
-            "",
-            false,
-            false);
-    return new Allowed(
-        Assessment.of(told, Optional.empty()),
-        new Means(EnumSet.allOf(Position.class), EnumSet.allOf(Equipment.class)),
-        5);
-  }
-
-  private static final Allowed LOW = allowed(Settles.WITHIN_10_MINUTES);
+  private static final Allowed LOW = DiaryBuilder.allowed(Settles.WITHIN_10_MINUTES);
 
   private static Forecast.Row row(String exercise, String dose, String target) {
     return row(exercise, dose, target, Priority.NORMAL, Weeks.USUAL);
@@ -84,15 +53,18 @@ class ForecastTest {
   private static Forecast.Row row(
       String exercise, String dose, String target, Priority priority, Weeks weeks) {
     Exercise e = CATALOGUE.get(exercise);
-    Optional<Dose> end = target.isEmpty() ? Optional.empty() : Optional.of(dose(e, target));
+    Optional<Dose> end =
+        target.isEmpty() ? Optional.empty() : Optional.of(DiaryBuilder.dose(e, target));
     Item item =
         new Item(
-            e, dose(e, dose), e.usualPosition(), Optional.empty(), Optional.empty(), priority, end);
+            e,
+            DiaryBuilder.dose(e, dose),
+            e.usualPosition(),
+            Optional.empty(),
+            Optional.empty(),
+            priority,
+            end);
     return new Forecast.Row(exercise, item, weeks);
-  }
-
-  private static Dose dose(Exercise e, String text) {
-    return ((Parsed.Understood) DoseNotation.parse(text, e.doseContext())).dose();
   }
 
   private static Forecast.Given given(Allowed allowed, Course course, Forecast.Row... rows) {
@@ -154,7 +126,7 @@ class ForecastTest {
     Forecast f =
         Forecast.of(
             given(
-                allowed(Settles.LATER),
+                DiaryBuilder.allowed(Settles.LATER),
                 Course.USUAL,
                 row("upper-trap-stretch", "2x5s @2", "2x30s @2")),
             6);
