@@ -72,7 +72,7 @@ final class Steps {
         .or(() -> tooLong(Stream.concat(inOrder.stream(), Stream.of(item)).toList()));
   }
 
-  private static final String NOT_SCREENED = "nobody has been screened yet";
+  private static final String NOT_SCREENED = "nobody has been screened, or the gate is closed";
 
   /**
    * What stands against a step.

@@ -403,7 +403,7 @@ class ReviewTest {
   void whereNobodyHasScreenedNothingGoesOn() {
     Decision d = diary().notScreened().good(0, 20).decide(20, L);
     assertThat(d.line()).isEqualTo(Line.STAY);
-    assertThat(d.barred()).containsExactly("nobody has been screened yet");
+    assertThat(d.barred()).containsExactly("nobody has been screened, or the gate is closed");
   }
 
   /** Two items of a region step at a review, and a tissue side once. */
