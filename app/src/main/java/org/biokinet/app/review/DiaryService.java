@@ -67,11 +67,11 @@ public class DiaryService {
   /** Of the main program; empty where nothing of it is in force. */
   @Transactional(readOnly = true)
   public Optional<Kept> of(Client client) {
-    Optional<VersionService.Replay> now = versions.inForce(client).of(ProgramKind.MAIN);
-    return now.map(n -> new Kept(diary(client, n), n));
+    VersionService.InForce inForce = versions.inForce(client);
+    return inForce.of(ProgramKind.MAIN).map(now -> new Kept(diary(client, now, inForce), now));
   }
 
-  private Diary diary(Client client, VersionService.Replay now) {
+  private Diary diary(Client client, VersionService.Replay now, VersionService.InForce inForce) {
     Instant at = clock.instant();
     Instant begun = client.episodeSince();
     Instant from = begun.isAfter(at.minus(BACK)) ? begun : at.minus(BACK);
@@ -97,8 +97,8 @@ public class DiaryService {
         List.of(),
         Set.of(),
         Diary.Measures.NONE,
-        List.of(),
-        List.of());
+        inForce.before(ProgramKind.MAIN),
+        inForce.beside(ProgramKind.MAIN));
   }
 
   /** Of this episode, up to the one in force. */

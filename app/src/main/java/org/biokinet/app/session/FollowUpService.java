@@ -150,19 +150,15 @@ public class FollowUpService {
   /**
    * What was told.
    *
-   * @param mornings of each day what was told of it last, the oldest first
+   * @param toldMornings of each day what was told of it last, the oldest first
    * @param settled the last word about each session, by its upload
    * @param selfChecks of each day the last, the oldest first
-   * @param lastMorning when the newest morning was told
-   * @param toldMornings the same mornings, with when they were told
    * @param refused pain with which no session was begun
    */
   public record Told(
-      List<Morning> mornings,
+      List<Diary.MorningTold> toldMornings,
       Map<UUID, Session.Settled> settled,
       List<SelfCheck> selfChecks,
-      Optional<Instant> lastMorning,
-      List<Diary.MorningTold> toldMornings,
       List<Diary.Refused> refused) {
 
     static Told of(List<FollowUpRow> rows) {
@@ -170,29 +166,27 @@ public class FollowUpService {
       List<Diary.Refused> refused = new ArrayList<>();
       Map<UUID, Session.Settled> settled = new HashMap<>();
       Map<LocalDate, SelfCheck> checks = new TreeMap<>();
-      Optional<Instant> last = Optional.empty();
       for (FollowUpRow row : rows) {
         UUID session = row.sessionUploadId();
         if (session != null) row.settled().ifPresent(s -> settled.put(session, s));
-        if (row.morning().isPresent()) last = Optional.of(row.toldAt());
         row.morning().ifPresent(m -> byDay.put(m.day(), new Diary.MorningTold(row.toldAt(), m)));
         row.refused().ifPresent(refused::add);
         row.selfCheck().ifPresent(c -> checks.put(c.day(), c));
       }
-      return new Told(
-          byDay.values().stream().map(Diary.MorningTold::morning).toList(),
-          settled,
-          List.copyOf(checks.values()),
-          last,
-          List.copyOf(byDay.values()),
-          refused);
+      return new Told(List.copyOf(byDay.values()), settled, List.copyOf(checks.values()), refused);
+    }
+
+    /** The oldest first. */
+    public List<Morning> mornings() {
+      return toldMornings.stream().map(Diary.MorningTold::morning).toList();
     }
 
     /** Pain of the newest morning, if it was told after a moment. */
     Optional<Integer> painSince(Instant since) {
-      return lastMorning
-          .filter(at -> at.isAfter(since))
-          .flatMap(at -> mornings.get(mornings.size() - 1).pain());
+      return toldMornings.stream()
+          .reduce((a, b) -> b)
+          .filter(m -> m.at().isAfter(since))
+          .flatMap(m -> m.morning().pain());
     }
   }
 
