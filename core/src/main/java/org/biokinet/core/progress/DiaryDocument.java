@@ -134,7 +134,7 @@ public final class DiaryDocument {
         fields.parsed("", root, "zone", "a zone such as Europe/Lisbon", ZoneOffset.UTC, ZoneId::of);
     Policy policy = fields.coded("", root, "policy", Policy.class, Policy.COMFORT_FIRST);
     Pace pace = fields.coded("", root, "pace", Pace.class, Pace.USUAL);
-    List<Diary.Version> versions = versions(root);
+    List<Diary.Version> versions = versions(root, now);
     Optional<Allowed> allowed = allowed(root, versions);
     List<Session> sessions = new ArrayList<>();
     fields.each(
@@ -188,7 +188,7 @@ public final class DiaryDocument {
 
   // ---- what was shared, and what may be ----------------------------------------------------
 
-  private List<Diary.Version> versions(JsonNode root) {
+  private List<Diary.Version> versions(JsonNode root, Instant now) {
     List<Diary.Version> versions = new ArrayList<>();
     fields.each(
         root,
@@ -197,6 +197,7 @@ public final class DiaryDocument {
         (where, node) -> {
           if (!fields.object(where, node, VERSION_KEYS)) return;
           Instant at = fields.moment(where, node, "sharedAt");
+          if (at.isAfter(now)) faults.add(where + "sharedAt: not after now");
           ProgramDocument.Reading read =
               ProgramDocument.read(node.path("program").toString(), catalogue);
           if (read instanceof ProgramDocument.Reading.Ok ok) {

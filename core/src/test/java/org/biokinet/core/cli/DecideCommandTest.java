@@ -116,6 +116,15 @@ class DecideCommandTest {
         .contains("versions: a list of at least one");
   }
 
+  @Test
+  void aVersionOfTomorrowIsRefused() throws Exception {
+    ObjectNode bad = (ObjectNode) JSON.readTree(Files.readString(EXAMPLE));
+    ((ObjectNode) bad.at("/versions/0")).put("sharedAt", "2026-11-28T08:00:00Z");
+    assertThat(run("decide", file(bad.toString()))).isEqualTo(2);
+    assertThat(err.toString(StandardCharsets.UTF_8))
+        .isEqualTo("version 1: sharedAt: not after now\n");
+  }
+
   /** An item that is not there is said, whatever the report is. */
   @Test
   void aReportOfNoItemIsRefused() throws Exception {
