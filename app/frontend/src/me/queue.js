@@ -80,7 +80,7 @@ export async function playing() {
   return locks.some((lock) => lock.name === `${PLAYER}.${CLIENT}`);
 }
 
-/** Does something as soon as no session of this client runs in any page. */
+/** Does something as soon as no session of this client runs in any page; nothing comes of it once one begins. */
 export const betweenSessions = (then) => navigator.locks?.request(`${PLAYER}.${CLIENT}`, then).catch(() => {});
 
 /** Takes something from whichever other page of this client has it; told when another takes it. */

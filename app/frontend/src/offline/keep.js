@@ -4,11 +4,24 @@ import { CLIENT, betweenSessions, playing } from "../me/queue.js";
 import * as vault from "./vault.js";
 
 const HERE_MS = 60_000;
+/** Whoever ends a session goes on to another page at once. */
+const STAYS_MS = 2000;
+
+/**
+ * Lets the new worker take over as soon as no session runs, from a page that stays: in Chromium a
+ * worker that is told to step aside just before a page is opened is started anew for that, and then
+ * steps aside only when it has been idle.
+ */
+async function takeTurns(worker) {
+  if (await betweenSessions(() => new Promise((stayed) => setTimeout(stayed, STAYS_MS, true)))) worker.messageSkipWaiting();
+  // A session has begun meanwhile.
+  else if (navigator.locks) await takeTurns(worker);
+}
 
 async function fetchAll() {
   await vault.adopt(CLIENT);
   const worker = new Workbox("/me/worker.js", { scope: "/me/", type: "classic" });
-  worker.addEventListener("waiting", () => betweenSessions(() => worker.messageSkipWaiting()));
+  worker.addEventListener("waiting", () => takeTurns(worker));
   const sync = async () => (await navigator.serviceWorker.ready).active.postMessage({ type: "SYNC" });
   worker.addEventListener("controlling", ({ isUpdate }) => isUpdate && sync());
   await worker.register();
