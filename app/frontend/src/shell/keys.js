@@ -57,6 +57,8 @@ export default () => ({
       element.click();
       return;
     }
+    // What is folded away cannot be typed into.
+    if (element.matches("input")) element.closest("details")?.setAttribute("open", "");
     if (element.matches("input, [data-row]")) element.focus();
     if (element.matches("input")) element.select();
     else if (!element.matches("[data-row]")) element.click();

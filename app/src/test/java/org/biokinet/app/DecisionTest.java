@@ -9,20 +9,14 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 
 import java.time.Instant;
 import java.time.LocalDate;
-import java.time.LocalTime;
-import java.time.ZonedDateTime;
-import java.util.List;
 import java.util.UUID;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.practice.Me;
-import org.biokinet.app.review.DiaryService;
-import org.biokinet.app.session.CheckInUpload;
+import org.biokinet.app.review.ReviewService;
 import org.biokinet.app.session.FollowUpUpload;
-import org.biokinet.app.session.SessionUpload;
 import org.biokinet.core.progress.Decision;
 import org.biokinet.core.progress.Line;
 import org.biokinet.core.progress.Part;
-import org.biokinet.core.progress.Review;
 import org.biokinet.core.session.Ended;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -31,48 +25,17 @@ import org.springframework.test.web.servlet.ResultActions;
 /** From what a client's device has sent to what a review would decide. */
 class DecisionTest extends AppTest {
 
-  @Autowired private DiaryService diaries;
-
-  private ZonedDateTime at(LocalDate day, int hour) {
-    return day.atTime(LocalTime.of(hour, 0)).atZone(LISBON);
-  }
+  @Autowired private ReviewService reviews;
 
   /** So many days with a session each and the morning after; on the last the left is too much. */
-  private LocalDate days(Client client, int many) {
-    LocalDate first = LocalDate.ofInstant(clock.instant(), LISBON).plusDays(1);
-    for (int n = 0; n < many; n++) {
-      LocalDate day = first.plusDays(n);
-      clock.moveTo(at(day, 8).toInstant());
-      SessionUpload session = session(client, clock.instant(), Ended.FINISHED);
-      sessions.record(asClient(client), session);
-      boolean last = n == many - 1;
-      sessions.record(
-          asClient(client),
-          new CheckInUpload(
-              UUID.randomUUID(),
-              session.uploadId(),
-              last ? 5 : 2,
-              3,
-              null,
-              last ? List.of("0L") : null,
-              null,
-              null,
-              ""));
-      clock.moveTo(at(day.plusDays(1), 7).toInstant());
-      followUps.recordForm(
-          asClient(client),
-          FollowUpUpload.morning(
-              UUID.randomUUID(),
-              day.plusDays(1),
-              2,
-              false,
-              at(day.plusDays(1), 7).toOffsetDateTime()));
-    }
-    return first;
+  private void days(Client client, int many) {
+    LocalDate first = tomorrow();
+    for (int n = 0; n < many - 1; n++) day(client, first.plusDays(n), 2, 3);
+    day(client, first.plusDays(many - 1L), 5, 3, "0L");
   }
 
   private Decision decide(Client client, String part) {
-    return Review.of(diaries.of(client).orElseThrow().diary()).of(Part.of(part));
+    return reviews.open(client).orElseThrow().review().of(Part.of(part));
   }
 
   private ResultActions page(Me me, Client client) throws Exception {

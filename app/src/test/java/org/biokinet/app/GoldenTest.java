@@ -21,6 +21,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.practice.Me;
+import org.biokinet.app.review.KeptDecision;
 import org.biokinet.app.screening.Answers;
 import org.biokinet.app.session.FollowUpUpload;
 import org.biokinet.core.anatomy.Position;
@@ -46,6 +47,8 @@ import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.program.Weeks;
 import org.biokinet.core.progress.Attention;
+import org.biokinet.core.progress.Choice;
+import org.biokinet.core.progress.Outcome;
 import org.biokinet.core.screening.Answered;
 import org.biokinet.core.screening.CSpineRule;
 import org.biokinet.core.screening.Irritability;
@@ -171,6 +174,29 @@ class GoldenTest extends AppTest {
         edit("move-all", new DraftEdit.MoveAll(List.of("a", "b"), 3)),
         edit("remove-all", new DraftEdit.RemoveAll(List.of("a", "b"))),
         edit("insert", new DraftEdit.Insert(List.of(DraftItem.of("a", "chin-tuck", "3x10s")))),
+        edit(
+            "review",
+            new DraftEdit.Review(
+                Map.of("a", "3x15s"), List.of("b"), Optional.of("One step more: chin tuck."))),
+        new Golden<>(
+            "kept-decision",
+            KeptDecision.class,
+            new KeptDecision(
+                "upper-trap-stretch L",
+                "Upper trapezius stretch",
+                "9, go on one rung: nothing of the above, and there is a step to take",
+                Outcome.GO_ON,
+                "2x20s @3",
+                Optional.of("2x30s @3"),
+                false,
+                List.of("7 of 7 days green"),
+                List.of(),
+                List.of("a red day, or two not green"),
+                List.of(),
+                Choice.Kind.ALTER,
+                Outcome.STAY,
+                Optional.of("2x20s @3"),
+                "away next week")),
         measured("pain", new Measured.Pain(4, null, 6)),
         measured(
             "range",

@@ -72,6 +72,7 @@ class IsolationTest extends AppTest {
               .replace("{id}", client.getId().toString())
               .replace("{number}", "1")
               .replace("{plan}", UUID.randomUUID().toString())
+              .replace("{review}", UUID.randomUUID().toString())
               .replace("{device}", UUID.randomUUID().toString())
               .replace("{photograph}", UUID.randomUUID().toString());
       mvc.perform(
@@ -89,7 +90,11 @@ class IsolationTest extends AppTest {
                   .param("letter", UUID.randomUUID().toString())
                   .param("week", "1")
                   .param("every", "2")
-                  .param("kind", "TWICE")
+                  .param("kind", route.path().endsWith("/decisions") ? "ACCEPT" : "TWICE")
+                  .param("part", "chin-tuck")
+                  .param("how", "SHARE")
+                  .param("pace", "USUAL")
+                  .param("next", "2026-12-24")
                   .param("fix", "leave the second out")
                   .param("band", "ACSM")
                   .param("breath", "5")
@@ -131,6 +136,7 @@ class IsolationTest extends AppTest {
               .path()
               .replace("{id}", client.getId().toString())
               .replace("{number}", "1")
+              .replace("{review}", UUID.randomUUID().toString())
               .replace("{photograph}", UUID.randomUUID().toString());
       mvc.perform(get(path)).andExpect(redirectedUrl("http://localhost/sign-in"));
     }

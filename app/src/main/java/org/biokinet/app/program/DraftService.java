@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -31,6 +32,7 @@ import org.biokinet.app.program.internal.WithdrawalRow;
 import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.app.settings.SettingsService;
 import org.biokinet.core.advice.Warning;
+import org.biokinet.core.dose.Dose;
 import org.biokinet.core.dose.DoseNotation;
 import org.biokinet.core.exercise.Catalogue;
 import org.biokinet.core.program.Draft;
@@ -442,48 +444,16 @@ public class DraftService {
     if (other.isPresent()) {
       return new Outcome.Overtaken(state, accounts.practitionerName(other.get()));
     }
-    Gate gate = screenings.gate(client);
-    if (gate instanceof Gate.Closed closed) {
-      audit.changed(me, clientId, "share refused", closed.why().label());
-      return new Outcome.Refused(
-          state,
-          "The gate is closed: %s. %s".formatted(closed.why().label(), closed.why().opens()));
+    Shareable shareable = shareable(client, state);
+    if (shareable.barred().isPresent()) {
+      audit.changed(me, clientId, "share refused", shareable.barred().get());
+      return new Outcome.Refused(state, shareable.barred().get());
     }
-    Library mine = library.of(client.practice());
-    Catalogue catalogue = mine.catalogue();
-    DraftTimeline check =
-        DraftTimeline.of(
-            state.draft(),
-            state.client().breathSeconds(),
-            settings.of(client.practice()).pacing(),
-            catalogue,
-            state.today());
-    if (check.problem().isPresent()) return new Outcome.Refused(state, check.problem().get());
+    List<String> over = shareable.over();
+    if (!over.isEmpty() && reason.isBlank()) return new Outcome.Refused(state, sayWhy(over));
+    DraftTimeline check = shareable.check();
     Program program = check.timeline().orElseThrow().program();
-    Optional<String> objection =
-        Permit.of(kind, program, state.inForce().before(kind), client.means(), gate, catalogue)
-            .objections()
-            .entrySet()
-            .stream()
-            .findFirst()
-            .map(e -> against(program.items().get(e.getKey()), e.getValue().words(), mine));
-    if (objection.isPresent()) {
-      audit.changed(me, clientId, "share refused", "beyond the screening");
-      return new Outcome.Refused(state, objection.get());
-    }
-    Optional<String> misplaced = misplaced(kind, check, mine);
-    if (misplaced.isPresent()) return new Outcome.Refused(state, misplaced.get());
-    List<String> over =
-        advice.all(state).stream()
-            .filter(w -> w.weight() == Warning.Weight.REASON)
-            .map(Warning::words)
-            .toList();
-    if (!over.isEmpty() && reason.isBlank()) {
-      return new Outcome.Refused(
-          state,
-          "Say why it is shared all the same (the reason is kept): %s."
-              .formatted(String.join(". ", over)));
-    }
+    Catalogue catalogue = library.of(client.practice()).catalogue();
     Catalogue.Snapshot snapshot =
         catalogue.snapshot(program.items().stream().map(i -> i.exercise().id()).toList());
     ProgramVersionRow version =
@@ -510,6 +480,116 @@ public class DraftService {
     publisher.publishEvent(new VersionShared(clientId, version.version().name()));
     audit.changed(me, clientId, "shared", version.version().name().inFull());
     return new Outcome.Shared(version.version());
+  }
+
+  /**
+   * Whether a draft may be shared as it is.
+   *
+   * @param barred what stands against it, in words
+   * @param over what it would be shared over, with a reason
+   */
+  public record Shareable(DraftTimeline check, Optional<String> barred, List<String> over) {}
+
+  private Shareable shareable(Client client, State state) {
+    Gate gate = screenings.gate(client);
+    Library mine = library.of(client.practice());
+    DraftTimeline check =
+        DraftTimeline.of(
+            state.draft(),
+            state.client().breathSeconds(),
+            settings.of(client.practice()).pacing(),
+            mine.catalogue(),
+            state.today());
+    Optional<String> barred =
+        closed(gate).or(check::problem).or(() -> objection(client, state, check, gate, mine));
+    List<String> over =
+        barred.isPresent()
+            ? List.of()
+            : advice.all(state).stream()
+                .filter(w -> w.weight() == Warning.Weight.REASON)
+                .map(Warning::words)
+                .toList();
+    return new Shareable(check, barred, over);
+  }
+
+  private static Optional<String> closed(Gate gate) {
+    return gate instanceof Gate.Closed closed
+        ? Optional.of(
+            "The gate is closed: %s. %s".formatted(closed.why().label(), closed.why().opens()))
+        : Optional.empty();
+  }
+
+  private static Optional<String> objection(
+      Client client, State state, DraftTimeline check, Gate gate, Library mine) {
+    ProgramKind kind = state.program();
+    Program program = check.timeline().orElseThrow().program();
+    return Permit.of(
+            kind, program, state.inForce().before(kind), client.means(), gate, mine.catalogue())
+        .objections()
+        .entrySet()
+        .stream()
+        .findFirst()
+        .map(e -> against(program.items().get(e.getKey()), e.getValue().words(), mine))
+        .or(() -> misplaced(kind, check, mine));
+  }
+
+  private static String sayWhy(List<String> over) {
+    return "Say why it is shared all the same (the reason is kept): %s."
+        .formatted(String.join(". ", over));
+  }
+
+  /**
+   * What a review would make of the draft.
+   *
+   * @param state as it would be
+   * @param edit by which it becomes that
+   */
+  public record Proposed(State state, DraftEdit.Review edit, Shareable shareable) {}
+
+  /**
+   * Puts the doses of a review into the draft as it is, without keeping anything.
+   *
+   * @param of the version that was reviewed
+   * @param doses by the place of the item in it; an empty one takes the item out
+   * @param note to the client; empty for none
+   */
+  @Transactional(readOnly = true)
+  public Proposed proposed(
+      Me me,
+      Client client,
+      VersionService.Replay of,
+      Map<Integer, Optional<Dose>> doses,
+      String note) {
+    State now = state(me, client, of.version().program());
+    Map<String, String> dosed = new LinkedHashMap<>();
+    List<String> out = new ArrayList<>();
+    doses.forEach(
+        (place, dose) ->
+            key(now.draft(), of, client, place)
+                .ifPresent(
+                    key -> {
+                      dose.ifPresentOrElse(
+                          d -> dosed.put(key, DoseNotation.format(d)), () -> out.add(key));
+                    }));
+    DraftEdit.Review edit =
+        new DraftEdit.Review(dosed, out, Optional.of(note.strip()).filter(n -> !n.isEmpty()));
+    State then = now.with(edit.apply(now.draft()));
+    return new Proposed(then, edit, shareable(client, then));
+  }
+
+  /** Which item of a draft an item of a version is: of several with one exercise the same. */
+  private static Optional<String> key(
+      Draft draft, VersionService.Replay of, Client client, int place) {
+    LocalDate day = LocalDate.ofInstant(of.version().sharedAt(), client.zone());
+    List<Item> items = of.program().items();
+    String exercise = items.get(place).exercise().id();
+    long before =
+        items.subList(0, place).stream().filter(i -> i.exercise().id().equals(exercise)).count();
+    return draft.items().stream()
+        .filter(i -> i.exercise().equals(exercise) && i.done(day))
+        .skip(before)
+        .findFirst()
+        .map(DraftItem::key);
   }
 
   /**

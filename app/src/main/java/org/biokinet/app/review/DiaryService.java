@@ -16,6 +16,7 @@ import org.biokinet.app.pause.FlareService;
 import org.biokinet.app.pause.PauseService;
 import org.biokinet.app.program.ProgramVersion;
 import org.biokinet.app.program.VersionService;
+import org.biokinet.app.review.internal.ReviewRow;
 import org.biokinet.app.screening.ClientScreening;
 import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.app.session.FollowUpService;
@@ -23,6 +24,7 @@ import org.biokinet.app.session.SessionService;
 import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.progress.Diary;
 import org.biokinet.core.progress.Pace;
+import org.biokinet.core.progress.Part;
 import org.biokinet.core.progress.Policy;
 import org.biokinet.core.screening.Allowed;
 import org.biokinet.core.screening.Gate;
@@ -64,25 +66,36 @@ public class DiaryService {
   /** A diary, and the version that is in force with the names of its items. */
   public record Kept(Diary diary, VersionService.Replay now) {}
 
-  /** Of the main program; empty where nothing of it is in force. */
+  /**
+   * Of the main program; empty where nothing of it is in force.
+   *
+   * @param reviews that were made, the newest first
+   */
   @Transactional(readOnly = true)
-  public Optional<Kept> of(Client client) {
+  public Optional<Kept> of(Client client, List<ReviewRow> reviews) {
     VersionService.InForce inForce = versions.inForce(client);
-    return inForce.of(ProgramKind.MAIN).map(now -> new Kept(diary(client, now, inForce), now));
+    return inForce
+        .of(ProgramKind.MAIN)
+        .map(now -> new Kept(diary(client, now, inForce, reviews), now));
   }
 
-  private Diary diary(Client client, VersionService.Replay now, VersionService.InForce inForce) {
+  private Diary diary(
+      Client client,
+      VersionService.Replay now,
+      VersionService.InForce inForce,
+      List<ReviewRow> reviews) {
     Instant at = clock.instant();
     Instant begun = client.episodeSince();
     Instant from = begun.isAfter(at.minus(BACK)) ? begun : at.minus(BACK);
     LocalDate day = LocalDate.ofInstant(from, client.zone());
     ClientScreening screening = screenings.of(client);
+    List<ReviewRow> made = reviews.stream().filter(r -> !r.madeAt().isBefore(begun)).toList();
     FollowUpService.Told told = followUps.since(client.getId(), day);
     return new Diary(
         at,
         client.zone(),
         Policy.COMFORT_FIRST,
-        Pace.USUAL,
+        made.stream().findFirst().map(ReviewRow::pace).orElse(Pace.USUAL),
         screening.gate() instanceof Gate.Open
             ? Allowed.of(screening.gate(), client.means(), client.breathSeconds())
             : Optional.empty(),
@@ -94,7 +107,7 @@ public class DiaryService {
         signs(screening, at),
         pauses.all(client.getId()),
         flares.newest(client.getId()).stream().toList(),
-        List.of(),
+        decided(made, now),
         Set.of(),
         Diary.Measures.NONE,
         inForce.before(ProgramKind.MAIN),
@@ -120,6 +133,20 @@ public class DiaryService {
       }
     }
     return shared;
+  }
+
+  /** What was decided and came into force; what was left as a draft has not. */
+  private static List<Diary.Decided> decided(List<ReviewRow> made, VersionService.Replay now) {
+    return made.stream()
+        .filter(r -> r.toVersion().isEmpty() || r.toVersion().getAsInt() <= now.version().number())
+        .flatMap(
+            r ->
+                r.decided().stream()
+                    .map(
+                        d ->
+                            new Diary.Decided(
+                                r.madeAt(), Part.of(d.part()), d.outcome(), d.atTarget())))
+        .toList();
   }
 
   /** What closes the gate until somebody has looked, or had closed it by a stop. */

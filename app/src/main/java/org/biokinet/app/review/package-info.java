@@ -2,6 +2,8 @@
 @ApplicationModule(
     allowedDependencies = {
       "platform",
+      "audit",
+      "people",
       "practice",
       "client",
       "library",

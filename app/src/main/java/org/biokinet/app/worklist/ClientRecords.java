@@ -35,6 +35,7 @@ import org.biokinet.core.session.Session;
  * @param open what waits to be dealt with
  * @param called when somebody last called
  * @param measured the day of the last visit
+ * @param review when the next review of the main program is due
  */
 record ClientRecords(
     Client client,
@@ -49,6 +50,7 @@ record ClientRecords(
     Optional<LocalDate> measured,
     Optional<Flare> flare,
     Optional<Pause> pause,
+    Optional<LocalDate> review,
     Instant now) {
 
   Standing standing() {
@@ -101,6 +103,7 @@ record ClientRecords(
         shared.map(ProgramVersion::sharedAt),
         draft.isPresent(),
         link.everOpened(),
+        review.map(day -> day.atStartOfDay(client.zone()).toInstant()),
         new Attention.Rest(
             flare,
             at(Attention.FLARE_EXAMINE),
@@ -127,6 +130,7 @@ record ClientRecords(
       case NEW_PIN -> link.pinForgottenAt().orElseThrow();
       case PAIN_ROSE, QUIET -> newest.orElseThrow().startedAt();
       case DRAFT_NOT_SHARED -> draft.orElseThrow().at();
+      case REVIEW_DUE -> review.orElseThrow().atStartOfDay(client.zone()).toInstant();
       case NO_PROGRAM -> client.episodeSince();
       case NOT_OPENED, NOT_STARTED -> shared.orElseThrow().sharedAt();
       case STEADY -> newest.map(Session::startedAt).orElse(client.createdAt());

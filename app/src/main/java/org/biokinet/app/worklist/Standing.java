@@ -52,7 +52,7 @@ public record Standing(
     Optional<Away> away) {
 
   /** Counts up when this record or the order changes; rows of another form are made anew. */
-  public static final int FORM = 3;
+  public static final int FORM = 4;
 
   /** The record on which the gate stands open. */
   public record OpenedBy(String who, Instant at, String examined, String found) {}

@@ -18,6 +18,7 @@ import org.biokinet.app.pause.PauseService;
 import org.biokinet.app.platform.Changes;
 import org.biokinet.app.program.DraftService;
 import org.biokinet.app.program.VersionService;
+import org.biokinet.app.review.ReviewService;
 import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.app.session.SessionService;
 import org.biokinet.app.worklist.internal.StandingRow;
@@ -49,6 +50,7 @@ public class StandingService {
   private final SessionService sessions;
   private final PauseService pauses;
   private final FlareService flares;
+  private final ReviewService reviews;
   private final Clock clock;
 
   StandingService(
@@ -62,6 +64,7 @@ public class StandingService {
       SessionService sessions,
       PauseService pauses,
       FlareService flares,
+      ReviewService reviews,
       Clock clock) {
     this.standings = standings;
     this.clients = clients;
@@ -73,6 +76,7 @@ public class StandingService {
     this.sessions = sessions;
     this.pauses = pauses;
     this.flares = flares;
+    this.reviews = reviews;
     this.clock = clock;
   }
 
@@ -169,6 +173,7 @@ public class StandingService {
             measurements.lastVisit(client),
             flares.newest(id),
             pauses.newest(id),
+            reviews.due(client),
             now)
         .standing();
   }

@@ -60,6 +60,9 @@ public record StandingWords(String word, String reason, Station next) {
               why.label().substring(0, 1).toUpperCase(Locale.ROOT) + why.label().substring(1);
           yield new StandingWords(word, why.opens(), Station.SCREEN);
         }
+        case REVIEW_DUE ->
+            new StandingWords(
+                "Review due", "Since %s.".formatted(Days.day(s.since(), zone)), Station.REVIEW);
         case SCREEN_SOON ->
             new StandingWords(
                 "Screening due",

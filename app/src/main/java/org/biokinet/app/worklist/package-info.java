@@ -12,7 +12,8 @@
       "measurement",
       "program",
       "pause",
-      "session"
+      "session",
+      "review"
     })
 @NullMarked
 package org.biokinet.app.worklist;

@@ -5,6 +5,7 @@ import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
 import org.biokinet.core.anatomy.Position;
@@ -41,6 +42,7 @@ import org.biokinet.core.program.Item.Priority;
   @JsonSubTypes.Type(value = DraftEdit.MoveAll.class, name = "move-all"),
   @JsonSubTypes.Type(value = DraftEdit.RemoveAll.class, name = "remove-all"),
   @JsonSubTypes.Type(value = DraftEdit.Insert.class, name = "insert"),
+  @JsonSubTypes.Type(value = DraftEdit.Review.class, name = "review"),
 })
 public sealed interface DraftEdit {
 
@@ -338,6 +340,32 @@ public sealed interface DraftEdit {
       List<DraftItem> all = new ArrayList<>(draft.items());
       all.addAll(items);
       return draft.withItems(all);
+    }
+  }
+
+  /**
+   * What was decided at a review.
+   *
+   * @param doses by key, of the items that change
+   * @param out keys of those that are left out
+   * @param note to the client, which goes with the version; what there was stays where it is empty
+   */
+  record Review(Map<String, String> doses, List<String> out, Optional<String> note)
+      implements DraftEdit {
+    public Review {
+      doses = Map.copyOf(doses);
+      out = List.copyOf(out);
+    }
+
+    @Override
+    public Draft apply(Draft draft) {
+      List<DraftItem> items =
+          draft.items().stream()
+              .filter(i -> !out.contains(i.key()))
+              .map(i -> doses.containsKey(i.key()) ? i.withDose(doses.get(i.key())) : i)
+              .toList();
+      Draft dosed = draft.withItems(items);
+      return note.isEmpty() ? dosed : new SetNote(note).apply(dosed);
     }
   }
 

@@ -35,6 +35,8 @@ public enum Attention {
   MESSAGE(Level.STAY),
   /** The client has forgotten the PIN and asks for another. */
   NEW_PIN(Level.PLAIN),
+  /** The day that was planned for the next review has come. */
+  REVIEW_DUE(Level.STAY),
   /** The screening ends soon; who is asked in time is not shut out. */
   SCREEN_SOON(Level.PLAIN),
   /** A draft waits to be shared. */
@@ -119,6 +121,7 @@ public enum Attention {
    * @param pinForgotten whether the client waits for another PIN
    * @param lastRise highest pain minus pain before in the last session
    * @param linkOpened whether the client's link was ever opened
+   * @param review when the next review is due; empty where there is nothing to review
    * @param rest pauses and flares
    */
   public record Facts(
@@ -135,9 +138,10 @@ public enum Attention {
       Optional<Instant> shared,
       boolean draftWaits,
       boolean linkOpened,
+      Optional<Instant> review,
       Rest rest) {
 
-    /** Neither pause nor flare. */
+    /** Neither pause nor flare, and no review planned. */
     public Facts(
         Optional<Instant> stopped,
         Optional<Gate.Why> closed,
@@ -166,6 +170,7 @@ public enum Attention {
           shared,
           draftWaits,
           linkOpened,
+          Optional.empty(),
           Rest.NONE);
     }
 
@@ -206,7 +211,7 @@ public enum Attention {
         f.quietSince(now).stream().map(at -> at.plus(QUIET_AFTER).plusMillis(1));
     Stream<Instant> pause = Stream.concat(f.rest().away().stream(), f.rest().back().stream());
     Stream<Instant> flare = f.rest().flare().filter(Flare::lasts).map(Flare::examinedFrom).stream();
-    return Stream.of(quiet, pause, flare)
+    return Stream.of(quiet, pause, flare, f.review().stream())
         .flatMap(s -> s)
         .filter(now::isBefore)
         .min(Comparator.naturalOrder());
@@ -232,6 +237,8 @@ public enum Attention {
     }
     if (f.message().isPresent()) return MESSAGE;
     if (f.pinForgotten()) return NEW_PIN;
+    boolean due = f.lastSession().isPresent() && !away;
+    if (due && f.review().filter(at -> !now.isBefore(at)).isPresent()) return REVIEW_DUE;
     if (f.renewable()) return SCREEN_SOON;
     if (f.draftWaits()) return DRAFT_NOT_SHARED;
     if (f.shared().isEmpty()) return NO_PROGRAM;

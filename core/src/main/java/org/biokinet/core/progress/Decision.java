@@ -61,4 +61,9 @@ public record Decision(
   public Outcome outcome() {
     return line.outcome();
   }
+
+  /** Whether somebody has to examine before it is taken up. */
+  public boolean examine() {
+    return asks.contains(Ask.RE_EXAMINE) || asks.contains(Ask.EXAMINE_FLARE);
+  }
 }

@@ -16,9 +16,11 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Stream;
 import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.dose.DoseContext;
 import org.biokinet.core.dose.Mode;
 import org.biokinet.core.dose.SideDose;
 import org.biokinet.core.program.Item;
+import org.biokinet.core.program.Ladder;
 import org.biokinet.core.program.Program;
 import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.program.Rhythm;
@@ -374,6 +376,37 @@ final class Evidence {
   Instant rungSince(Part part) {
     List<Diary.Version> same = atRung(part);
     return same.get(same.size() - 1).sharedAt();
+  }
+
+  /** Whether a version of the last so many days asks more of it than the one before did. */
+  boolean stepped(Part part, int days) {
+    for (int i = 1; i < diary.versions().size(); i++) {
+      Diary.Version version = diary.versions().get(i);
+      LocalDate day = LocalDate.ofInstant(version.sharedAt(), diary.zone());
+      if (ChronoUnit.DAYS.between(day, diary.today()) >= days) continue;
+      Optional<SideDose> before = dose(part, diary.versions().get(i - 1));
+      Optional<SideDose> after = dose(part, version);
+      if (before.isEmpty() || after.isEmpty()) continue;
+      if (!Ladder.reached(before.get(), after.get(), context(part, version))) return true;
+    }
+    return false;
+  }
+
+  private static DoseContext context(Part part, Diary.Version version) {
+    int place = part.place(version.program()).orElseThrow();
+    return version.program().items().get(place).exercise().doseContext();
+  }
+
+  /** What was in force so many days ago, or first. */
+  Diary.Version inForce(int daysAgo) {
+    return diary.versions().stream()
+        .filter(
+            v ->
+                ChronoUnit.DAYS.between(
+                        LocalDate.ofInstant(v.sharedAt(), diary.zone()), diary.today())
+                    >= daysAgo)
+        .reduce((a, b) -> b)
+        .orElse(diary.versions().get(0));
   }
 
   /** When it was last done, at whatever dose. */

@@ -235,7 +235,7 @@ public record Forecast(List<Week> weeks) {
     // ---- coming in -------------------------------------------------------------------------
 
     private Optional<String> entering(Item item, Ledger before) {
-      return new Steps(given, done, before, this::stretch).entering(item, inOrder());
+      return new Steps(given, done, List.of(before), this::stretch).entering(item, inOrder());
     }
 
     // ---- steps -----------------------------------------------------------------------------
@@ -243,7 +243,7 @@ public record Forecast(List<Week> weeks) {
     private Map<String, Map<Side, Cell>> cells(
         int week, boolean review, Ledger before, Map<String, Item> previous) {
       Map<String, Map<Side, Cell>> cells = new HashMap<>();
-      Steps steps = new Steps(given, done, before, this::stretch);
+      Steps steps = new Steps(given, done, List.of(before), this::stretch);
       for (Row row : byPriority()) {
         Map<Side, Cell> sides = new EnumMap<>(Side.class);
         for (Side side : sides(row)) {

@@ -82,6 +82,11 @@ public enum Line {
     return outcome;
   }
 
+  /** "9, go on one rung: nothing of the above, and there is a step to take". */
+  public String words() {
+    return "%d, %s: %s".formatted(number, title, condition);
+  }
+
   /** When it applies, in words; what is "too few" is said by {@link Pace}. */
   public String condition() {
     return condition;

@@ -22,6 +22,12 @@ public enum Pace implements Coded {
     return code;
   }
 
+  /** "careful: 5 answered days, 10 days at a dose, 80 % done". */
+  public String words() {
+    return "%s: %d answered days, %d days at a dose, %d %% done"
+        .formatted(code, answeredDays(), days(), adherence());
+  }
+
   /** Days that were answered in full, at this rung. */
   public int answeredDays() {
     return this == CAREFUL ? 5 : 3;

@@ -576,7 +576,16 @@ public record Review(List<Decision> decisions, Optional<Whole> course) {
               diary.allowed(),
               diary.before(),
               stretch(diary.beside()));
-      return new Steps(given, done, stretch(program.items()), this::stretch);
+      // Reviewed twice in a week, it is not stepped twice: what was stepped then counts.
+      List<Ledger> before =
+          List.of(
+              stretch(program.items()), stretch(evidence.inForce(Evidence.WEEK).program().items()));
+      Steps steps = new Steps(given, done, before, this::stretch);
+      int days = irritability().daysBetweenSteps();
+      for (Part part : parts()) {
+        if (evidence.stepped(part, days)) steps.taken(key(part), part.dosed(), item(part));
+      }
+      return steps;
     }
 
     private Ledger stretch(Iterable<Item> items) {

@@ -24,10 +24,10 @@ import org.biokinet.core.screening.Irritability;
 import org.biokinet.core.timeline.Timeline;
 
 /**
- * The steps of one review, and what stands against another one: at most one step on a tissue side
- * and two items in a region, not sooner than irritability allows, no rise of a week beyond {@link
- * Ledger#mostAfter}, nothing that the screening does not allow. All of it is our choice. A forecast
- * and a decision ask the same.
+ * The steps of one review and of the week before, and what stands against another one: at most one
+ * step on a tissue side and two items in a region, not sooner than irritability allows, no rise of
+ * a week beyond {@link Ledger#mostAfter}, nothing that the screening does not allow. All of it is
+ * our choice. A forecast and a decision ask the same.
  */
 final class Steps {
 
@@ -42,7 +42,7 @@ final class Steps {
 
   private final Forecast.Given given;
   private final Map<String, Item> done;
-  private final Ledger before;
+  private final List<Ledger> before;
   private final Function<Iterable<Item>, Ledger> stretch;
   private final Set<TissueSide> tissues = new HashSet<>();
   private final Map<Tissue.Region, Set<String>> regions = new EnumMap<>(Tissue.Region.class);
@@ -50,13 +50,13 @@ final class Steps {
   /**
    * @param done what each item is dosed with by now, by key; those that are done. It is changed by
    *     what is taken
-   * @param before stretch of the program before this review
+   * @param before stretch of the program: before this review, and where that is known a week ago
    * @param stretch of items in a week
    */
   Steps(
       Forecast.Given given,
       Map<String, Item> done,
-      Ledger before,
+      List<Ledger> before,
       Function<Iterable<Item>, Ledger> stretch) {
     this.given = given;
     this.done = done;
@@ -96,13 +96,17 @@ final class Steps {
     for (TissueSide t : touched(more.exercise(), side)) {
       if (!tissues.contains(t)) continue;
       String where = more.exercise().sided() ? t.side().label() + " " : "";
-      String why = "another step on the %s%s at this review".formatted(where, t.tissue().label());
+      String why =
+          "another step on the %s%s at this review, or in the week before"
+              .formatted(where, t.tissue().label());
       return Optional.of(new Bar(Forecast.Move.TISSUE, why));
     }
     Set<String> others = regions.getOrDefault(region(more.exercise()), Set.of());
     if (!others.contains(key) && others.size() >= MOST_ITEMS_OF_A_REGION) {
       return Optional.of(
-          new Bar(Forecast.Move.REGION, "two items of the same region step at this review"));
+          new Bar(
+              Forecast.Move.REGION,
+              "two items of the same region step at this review, or did in the week before"));
     }
     List<Item> all = replaced(key, more);
     return objection(more, without(key))
@@ -125,6 +129,11 @@ final class Steps {
   /** The step is taken. */
   void take(String key, Side side, Item more) {
     done.put(key, more);
+    taken(key, side, more);
+  }
+
+  /** A step that was taken not long ago. */
+  void taken(String key, Side side, Item more) {
     tissues.addAll(touched(more.exercise(), side));
     regions.computeIfAbsent(region(more.exercise()), x -> new HashSet<>()).add(key);
   }
@@ -132,14 +141,26 @@ final class Steps {
   /** The dose of an item with another one on this side. */
   static Dose with(Item item, Side side, SideDose next) {
     if (!item.exercise().sided()) return new Dose.Alike(next);
-    Optional<SideDose> other = item.dose().on(side.opposite());
-    if (other.isEmpty()) return new Dose.OneSide(side, next);
+    return item.dose()
+        .on(side.opposite())
+        .map(other -> pair(side, next, other))
+        .orElse(new Dose.OneSide(side, next));
+  }
+
+  /**
+   * Both sides of a dose.
+   *
+   * @throws IllegalArgumentException where one has a part that the other has not
+   */
+  static Dose pair(Side side, SideDose own, SideDose other) {
     // What is left out on one side is once a day; said on one it has to be said on both.
-    SideDose beside =
-        next.perDay().isPresent() && other.get().perDay().isEmpty()
-            ? other.get().withPerDay(OptionalInt.of(1))
-            : other.get();
-    return side == Side.LEFT ? Dose.of(next, beside) : Dose.of(beside, next);
+    SideDose a = own.perDay().isEmpty() && other.perDay().isPresent() ? onceADay(own) : own;
+    SideDose b = other.perDay().isEmpty() && own.perDay().isPresent() ? onceADay(other) : other;
+    return side == Side.LEFT ? Dose.of(a, b) : Dose.of(b, a);
+  }
+
+  private static SideDose onceADay(SideDose dose) {
+    return dose.withPerDay(OptionalInt.of(1));
   }
 
   /** Neither is the target reached, nor does a step lead there. */
@@ -189,9 +210,21 @@ final class Steps {
   }
 
   private Optional<String> rise(Iterable<Item> items) {
-    return stretch.apply(items).plus(given.beside()).risesFrom(before.plus(given.beside())).stream()
+    Ledger then = stretch.apply(items).plus(given.beside());
+    return before.stream()
+        .flatMap(was -> then.risesFrom(was.plus(given.beside())).stream())
+        .filter(this::more)
         .findFirst()
         .map(Ledger.Rise::words);
+  }
+
+  /** Whether a rise comes of what is added now, and not of what was shared in this week. */
+  private boolean more(Ledger.Rise rise) {
+    double now =
+        before.get(0).plus(given.beside()).find(rise.tissue()).stream()
+            .mapToDouble(e -> e.on(rise.side()).aWeek())
+            .sum();
+    return rise.now() > now;
   }
 
   private Optional<String> tooLong(List<Item> items) {

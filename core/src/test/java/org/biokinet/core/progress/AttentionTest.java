@@ -85,6 +85,43 @@ class AttentionTest {
         .isEqualTo(Attention.QUIET);
   }
 
+  /** On the day, for who has begun and is not away. */
+  @Test
+  void aReviewIsDueOnItsDay() {
+    Attention.Facts begun = reviewed(Optional.of(YESTERDAY), Attention.Rest.NONE);
+    assertThat(Attention.of(begun, NOW.minusMillis(1))).isEqualTo(Attention.STEADY);
+    assertThat(Attention.changes(begun, NOW.minusMillis(1))).contains(NOW);
+    assertThat(Attention.of(begun, NOW)).isEqualTo(Attention.REVIEW_DUE);
+    assertThat(Attention.of(reviewed(Optional.empty(), Attention.Rest.NONE), NOW))
+        .isEqualTo(Attention.NOT_STARTED);
+    Attention.Rest away =
+        new Attention.Rest(
+            Optional.empty(),
+            Optional.empty(),
+            Optional.of(YESTERDAY),
+            Optional.of(NOW.plusSeconds(60)));
+    assertThat(Attention.of(reviewed(Optional.of(YESTERDAY), away), NOW)).isEqualTo(Attention.AWAY);
+  }
+
+  private static Attention.Facts reviewed(Optional<Instant> lastSession, Attention.Rest rest) {
+    return new Attention.Facts(
+        Optional.empty(),
+        Optional.empty(),
+        false,
+        Optional.empty(),
+        Optional.empty(),
+        Optional.empty(),
+        Optional.empty(),
+        false,
+        Optional.empty(),
+        lastSession,
+        Optional.of(YESTERDAY),
+        false,
+        true,
+        Optional.of(NOW),
+        rest);
+  }
+
   /** What gives each state, without what would give a stronger one. */
   private record Giving(
       boolean stopped,
@@ -103,7 +140,8 @@ class AttentionTest {
       boolean notStarted,
       boolean examine,
       boolean flare,
-      boolean away) {
+      boolean away,
+      boolean due) {
 
     static Giving of(Attention a) {
       return new Giving(
@@ -128,7 +166,8 @@ class AttentionTest {
           a == Attention.NOT_STARTED,
           a == Attention.FLARE_EXAMINE,
           a == Attention.FLARE,
-          a == Attention.AWAY);
+          a == Attention.AWAY,
+          a == Attention.REVIEW_DUE);
     }
 
     /** Both at once; empty where one excludes the other. */
@@ -140,7 +179,8 @@ class AttentionTest {
       if ((quiet || o.quiet || rise || o.rise) && (notStarted || o.notStarted)) {
         return Optional.empty();
       }
-      if ((away || o.away) && (quiet || o.quiet)) return Optional.empty();
+      if ((away || o.away) && (quiet || o.quiet || due || o.due)) return Optional.empty();
+      if ((due || o.due) && (notStarted || o.notStarted)) return Optional.empty();
       return Optional.of(
           new Attention.Facts(
               at(stopped || o.stopped),
@@ -158,6 +198,7 @@ class AttentionTest {
               at(!notShared && !o.notShared),
               draft || o.draft,
               !notOpened && !o.notOpened,
+              at(due || o.due),
               new Attention.Rest(
                   flare || o.flare
                       ? Optional.of(new Flare(YESTERDAY, 2, Optional.empty(), Optional.empty()))

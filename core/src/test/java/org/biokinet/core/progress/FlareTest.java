@@ -60,6 +60,7 @@ class FlareTest {
         Optional.of(BEGUN.minus(Duration.ofDays(20))),
         false,
         true,
+        Optional.empty(),
         new Attention.Rest(flare, examine, away, Optional.of(back)));
   }
 
@@ -95,6 +96,7 @@ class FlareTest {
             Optional.of(BEGUN.minus(Duration.ofDays(20))),
             false,
             true,
+            Optional.empty(),
             new Attention.Rest(
                 Optional.empty(), Optional.empty(), Optional.of(BEGUN), Optional.of(back)));
     assertThat(Attention.of(away, BEGUN.minusSeconds(1))).isEqualTo(Attention.QUIET);

@@ -24,6 +24,7 @@ import org.biokinet.app.measurement.MeasurementService;
 import org.biokinet.app.people.AccountService;
 import org.biokinet.app.practice.Me;
 import org.biokinet.app.program.AdviceService;
+import org.biokinet.app.program.Comparison;
 import org.biokinet.app.program.DocumentService;
 import org.biokinet.app.program.DraftService;
 import org.biokinet.app.program.LeftOut;
@@ -522,7 +523,7 @@ class PlanController {
               .toList();
       model.addAttribute("proposal", p);
       model.addAttribute("served", ServedView.of(p.suggestion(), p.library()));
-      model.addAttribute("clocks", ServedView.clocks(p.secondsNow(), p.suggestion().seconds()));
+      model.addAttribute("clocks", Comparison.clocks(p.secondsNow(), p.suggestion().seconds()));
       model.addAttribute(
           "curve",
           ServedView.bars(

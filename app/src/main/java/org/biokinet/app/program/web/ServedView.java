@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import org.biokinet.app.library.Library;
@@ -130,12 +129,5 @@ record ServedView(List<Line> lines, int percent) {
 
   private static int percent(double part, double of) {
     return of == 0 ? 0 : (int) Math.round(100 * part / of);
-  }
-
-  /** "4:06 → 7:45". */
-  static String clocks(int before, int after) {
-    return before == after
-        ? Timeline.clock(after)
-        : String.format(Locale.ROOT, "%s → %s", Timeline.clock(before), Timeline.clock(after));
   }
 }

@@ -9,6 +9,7 @@ import org.biokinet.app.client.ClientService;
 import org.biokinet.app.client.Station;
 import org.biokinet.app.platform.NotFound;
 import org.biokinet.app.practice.Me;
+import org.biokinet.app.program.Comparison;
 import org.biokinet.app.program.DraftService;
 import org.biokinet.app.program.ProgramVersion;
 import org.biokinet.app.program.VersionService;
@@ -64,8 +65,11 @@ class VersionController {
     model.addAttribute("all", all);
     model.addAttribute("program", program);
     model.addAttribute("seq", drafts.state(me, client, program).seq());
-    model.addAttribute(
-        "compared", Compared.of(replay(id, program, before), replay(id, program, after)));
+    VersionService.Replay one = replay(id, program, before);
+    VersionService.Replay other = replay(id, program, after);
+    model.addAttribute("before", one.version());
+    model.addAttribute("after", other.version());
+    model.addAttribute("compared", Comparison.of(one, other));
     return "program/compare";
   }
 

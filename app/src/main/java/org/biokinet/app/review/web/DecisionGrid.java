@@ -4,18 +4,24 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import org.biokinet.app.review.DiaryService;
+import org.biokinet.app.review.KeptDecision;
+import org.biokinet.app.review.ReviewService;
 import org.biokinet.core.anatomy.Side;
-import org.biokinet.core.dose.Dose;
-import org.biokinet.core.dose.DoseNotation;
-import org.biokinet.core.dose.SideDose;
 import org.biokinet.core.program.Program;
+import org.biokinet.core.progress.Agreed;
+import org.biokinet.core.progress.Choice;
 import org.biokinet.core.progress.Decision;
+import org.biokinet.core.progress.Line;
 import org.biokinet.core.progress.Outcome;
 import org.biokinet.core.progress.Review;
 
-/** What a review suggests, item by item, on both sides of the axis. */
-record DecisionGrid(List<Row> rows) {
+/**
+ * What a review suggests, item by item, on both sides of the axis, and what was chosen.
+ *
+ * @param course what is suggested for the program as a whole, or empty
+ * @param mark of what is seen
+ */
+record DecisionGrid(List<Row> rows, int decided, int all, String course, String mark) {
 
   /**
    * An item.
@@ -27,61 +33,153 @@ record DecisionGrid(List<Row> rows) {
   /**
    * What is suggested for one side.
    *
+   * @param id of its element
+   * @param seen what a choice is made on
    * @param dose "2x20s → 2x30s", or what stays
+   * @param next the dose alone
    * @param reason in one line
+   * @param step where one goes on from here instead of choosing
    */
   record Cell(
+      String id,
+      String part,
+      String seen,
       String outcome,
       String state,
       String dose,
+      String next,
       String reason,
       String line,
       List<String> evidence,
       List<String> barred,
       List<String> takes,
-      List<String> asks) {}
+      List<String> asks,
+      Step step,
+      Optional<Picked> picked,
+      Optional<Typed> typed) {
 
-  static DecisionGrid of(DiaryService.Kept kept, Locale language) {
-    Review review = Review.of(kept.diary());
-    Program program = kept.now().program();
+    /** Whether a word is needed before it can be accepted. */
+    public boolean examine() {
+      return step == Step.EXAMINE;
+    }
+
+    public boolean choosable() {
+      return step != Step.SCREEN;
+    }
+
+    /** Whether it rests for the time of a flare. */
+    public boolean rests() {
+      return step == Step.FLARE;
+    }
+
+    public Optional<Typed> accepting() {
+      return typed(Choice.Kind.ACCEPT);
+    }
+
+    public Optional<Typed> altering() {
+      return typed(Choice.Kind.ALTER);
+    }
+
+    public Optional<Typed> rejecting() {
+      return typed(Choice.Kind.REJECT);
+    }
+
+    private Optional<Typed> typed(Choice.Kind kind) {
+      return typed.filter(t -> t.kind() == kind);
+    }
+  }
+
+  /** What comes first. */
+  enum Step {
+    NONE,
+    /** Nothing can be chosen: somebody has to screen. */
+    SCREEN,
+    /** What was examined and found is written down with it. */
+    EXAMINE,
+    /** The plan for a flare is looked at. */
+    FLARE
+  }
+
+  /** What was chosen on it. */
+  record Picked(String words, String reason, String by, boolean stale) {}
+
+  /**
+   * What somebody typed that was not taken.
+   *
+   * @param kind which of the choices it was
+   */
+  record Typed(String part, Choice.Kind kind, String fault, String dose, String reason) {}
+
+  static DecisionGrid of(ReviewService.Open open, Optional<Typed> typed, Locale language) {
+    Program program = open.program();
     List<Row> rows = new ArrayList<>();
     for (int place = 0; place < program.items().size(); place++) {
       int item = place;
-      List<Decision> own =
-          review.decisions().stream()
-              .filter(d -> d.part().place(program).filter(p -> p == item).isPresent())
+      List<ReviewService.Line> own =
+          open.lines().stream()
+              .filter(l -> l.decision().part().place(program).filter(p -> p == item).isPresent())
               .toList();
       rows.add(
           new Row(
-              kept.now().name(place, language),
-              on(own, Optional.of(Side.LEFT)),
-              on(own, Optional.of(Side.RIGHT)),
-              on(own, Optional.empty())));
+              open.kept().now().name(place, language),
+              on(own, Optional.of(Side.LEFT), typed),
+              on(own, Optional.of(Side.RIGHT), typed),
+              on(own, Optional.empty(), typed)));
     }
-    return new DecisionGrid(rows);
+    return new DecisionGrid(
+        rows,
+        open.agreed().size(),
+        open.lines().size(),
+        open.review().course().map(Review.Whole::words).orElse(""),
+        open.mark());
   }
 
-  private static Optional<Cell> on(List<Decision> decisions, Optional<Side> side) {
-    return decisions.stream()
-        .filter(d -> d.part().side().equals(side))
+  private static Optional<Cell> on(
+      List<ReviewService.Line> lines, Optional<Side> side, Optional<Typed> typed) {
+    return lines.stream()
+        .filter(l -> l.decision().part().side().equals(side))
         .findFirst()
-        .map(DecisionGrid::cell);
+        .map(l -> cell(l, typed));
   }
 
-  private static Cell cell(Decision d) {
-    String now = text(d.now());
-    String next = d.next().map(DecisionGrid::text).orElse("");
+  private static Cell cell(ReviewService.Line line, Optional<Typed> typed) {
+    Decision d = line.decision();
+    String part = d.part().text();
+    String now = KeptDecision.text(d.now());
+    String next = d.next().map(KeptDecision::text).orElse(now);
     List<String> why = d.barred().isEmpty() ? d.evidence() : d.barred();
     return new Cell(
+        "d-" + part.replaceAll("[^a-zA-Z0-9-]", "-"),
+        part,
+        line.seen(),
         d.outcome().word(),
         state(d.outcome()),
-        next.equals(now) || next.isEmpty() ? now : now + " → " + next,
+        next.equals(now) ? now : now + " → " + next,
+        next,
         why.get(0),
-        "%d, %s: %s".formatted(d.line().number(), d.line().title(), d.line().condition()),
+        d.line().words(),
         d.evidence(),
         d.barred(),
         d.takes(),
-        d.asks().stream().sorted().map(Decision.Ask::words).toList());
+        d.asks().stream().sorted().map(Decision.Ask::words).toList(),
+        step(d),
+        line.chosen().map(c -> picked(d, c)),
+        typed.filter(t -> t.part().equals(part)));
+  }
+
+  private static Step step(Decision d) {
+    if (d.line() == Line.STOP) return Step.SCREEN;
+    if (d.examine()) return Step.EXAMINE;
+    return d.line() == Line.FLARE && d.next().isEmpty() ? Step.FLARE : Step.NONE;
+  }
+
+  private static Picked picked(Decision d, ReviewService.Chosen c) {
+    Agreed agreed = new Agreed(d, c.choice());
+    String dose =
+        c.choice().kind() == Choice.Kind.ALTER
+            ? ": " + agreed.dose().map(KeptDecision::text).orElse("left out")
+            : "";
+    return new Picked(c.choice().kind().word() + dose, c.choice().reason(), c.by(), c.stale());
   }
 
   /** How much it presses, for the eye beside the word. */
@@ -91,9 +189,5 @@ record DecisionGrid(List<Row> rows) {
       case STAY, HOLD, MAINTAIN -> "";
       case GO_ON -> "state-go";
     };
-  }
-
-  private static String text(SideDose dose) {
-    return DoseNotation.format(new Dose.Alike(dose));
   }
 }

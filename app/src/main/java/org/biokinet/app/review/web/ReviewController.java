@@ -9,7 +9,6 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientHeader;
-import org.biokinet.app.client.ClientService;
 import org.biokinet.app.client.Station;
 import org.biokinet.app.library.Library;
 import org.biokinet.app.library.LibraryService;
@@ -19,7 +18,6 @@ import org.biokinet.app.platform.Days;
 import org.biokinet.app.practice.Me;
 import org.biokinet.app.program.ProgramVersion;
 import org.biokinet.app.program.VersionService;
-import org.biokinet.app.review.DiaryService;
 import org.biokinet.app.session.FollowUpService;
 import org.biokinet.app.session.SessionService;
 import org.biokinet.core.anatomy.Side;
@@ -86,8 +84,6 @@ class ReviewController {
   private final FollowUpService followUps;
   private final LibraryService library;
   private final BesideWords beside;
-  private final DiaryService diaries;
-  private final ClientService clients;
   private final Clock clock;
 
   ReviewController(
@@ -98,8 +94,6 @@ class ReviewController {
       FollowUpService followUps,
       LibraryService library,
       BesideWords beside,
-      DiaryService diaries,
-      ClientService clients,
       Clock clock) {
     this.header = header;
     this.sessions = sessions;
@@ -108,8 +102,6 @@ class ReviewController {
     this.followUps = followUps;
     this.library = library;
     this.beside = beside;
-    this.diaries = diaries;
-    this.clients = clients;
     this.clock = clock;
   }
 
@@ -148,16 +140,6 @@ class ReviewController {
     model.addAttribute("answerId", UUID.randomUUID());
     model.addAttribute("waiting", !thread.isEmpty() && thread.get(0).by().isEmpty());
     return "review/review";
-  }
-
-  /** What a review would decide, put into the page when that is there. */
-  @GetMapping("/clients/{id}/review/decisions")
-  String decisions(@AuthenticationPrincipal Me me, @PathVariable UUID id, Model model) {
-    diaries
-        .of(clients.get(me, id))
-        .map(d -> DecisionGrid.of(d, Library.LANGUAGE))
-        .ifPresent(grid -> model.addAttribute("decisions", grid));
-    return "review/decision-parts :: decisions";
   }
 
   /**

@@ -1,0 +1,323 @@
+package org.biokinet.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.hamcrest.Matchers.containsString;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.biokinet.app.client.Client;
+import org.biokinet.app.practice.Me;
+import org.biokinet.app.practice.Practice;
+import org.biokinet.app.program.DraftService;
+import org.biokinet.app.program.VersionService;
+import org.biokinet.app.review.KeptDecision;
+import org.biokinet.app.review.ReviewService;
+import org.biokinet.core.dose.DoseNotation;
+import org.biokinet.core.program.DraftEdit;
+import org.biokinet.core.program.ProgramKind;
+import org.biokinet.core.progress.Choice;
+import org.biokinet.core.progress.Decision;
+import org.biokinet.core.progress.Outcome;
+import org.biokinet.core.progress.Pace;
+import org.biokinet.core.progress.Part;
+import org.biokinet.core.session.Ended;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+
+/** The record suggests, somebody chooses, and only then a version is made. */
+class DecideTest extends AppTest {
+
+  private static final String L = "upper-trap-stretch L";
+  private static final String R = "upper-trap-stretch R";
+  private static final String TUCK = "chin-tuck";
+
+  @Autowired private ReviewService reviews;
+
+  /** Eight good days of two exercises; the right of the stretch may go on. */
+  private Client ready(Me me) {
+    Client client = client(me);
+    share(me, client, "upper-trap-stretch", "2x15s @3", "chin-tuck", "3x5s");
+    LocalDate first = tomorrow();
+    for (int n = 0; n < 8; n++) day(client, first.plusDays(n), 2, 3);
+    return client;
+  }
+
+  private ReviewService.Open open(Client client) {
+    return reviews.open(client).orElseThrow();
+  }
+
+  private ReviewService.Line line(Client client, String part) {
+    return open(client).lines().stream()
+        .filter(l -> l.decision().part().text().equals(part))
+        .findFirst()
+        .orElseThrow();
+  }
+
+  private Optional<String> choose(
+      Me me, Client client, String part, Choice.Kind kind, String dose, String reason) {
+    String seen = line(client, part).seen();
+    return reviews.choose(me, client.getId(), Part.of(part), seen, kind, dose, reason);
+  }
+
+  private void acceptAll(Me me, Client client) {
+    assertThat(reviews.acceptAll(me, client.getId(), open(client).mark())).isPresent();
+  }
+
+  private ReviewService.Made make(Me me, Client client, boolean share, String why) {
+    return reviews.make(me, client.getId(), open(client).mark(), share, said("", why));
+  }
+
+  private ReviewService.Said said(String note, String why) {
+    return new ReviewService.Said(note, why, Pace.USUAL, tomorrow().plusDays(13));
+  }
+
+  private List<String> doses(Client client) {
+    return versions.latest(client, ProgramKind.MAIN).orElseThrow().program().items().stream()
+        .map(i -> DoseNotation.format(i.dose()))
+        .toList();
+  }
+
+  @Test
+  void whatIsAcceptedBecomesTheNextVersion() {
+    Me me = practitioner();
+    Client client = ready(me);
+    assertThat(line(client, L).decision().outcome()).isEqualTo(Outcome.GO_ON);
+    acceptAll(me, client);
+    ReviewService.Proposal seen = reviews.proposal(me, client).orElseThrow();
+    assertThat(seen.said().note()).contains("One step more", "Upper trapezius stretch");
+    ReviewService.Made made =
+        reviews.make(me, client.getId(), seen.open().mark(), true, seen.said());
+    assertThat(made.toVersion()).hasValue(2);
+    VersionService.Replay now = versions.latest(client, ProgramKind.MAIN).orElseThrow();
+    assertThat(now.version().number()).isEqualTo(2);
+    assertThat(now.version().note()).isEqualTo(seen.said().note());
+    assertThat(doses(client).get(0)).isEqualTo("2x20s @3");
+    assertThat(made.rules()).isEqualTo(Decision.RULES);
+    assertThat(made.decided()).extracting(KeptDecision::kind).containsOnly(Choice.Kind.ACCEPT);
+    assertThat(open(client).undecided()).as("a new review begins").isEqualTo(3);
+    assertThat(open(client).kept().diary().decided())
+        .extracting(d -> d.part().text() + " " + d.outcome())
+        .containsExactlyInAnyOrderElementsOf(
+            made.decided().stream().map(d -> d.part() + " " + d.outcome()).toList());
+  }
+
+  @Test
+  void eachSideAndItemIsWhatWasChosenForIt() throws Exception {
+    Me me = practitioner();
+    Client client = ready(me);
+    assertThat(choose(me, client, L, Choice.Kind.REJECT, "", "travels next week")).isEmpty();
+    assertThat(choose(me, client, R, Choice.Kind.ALTER, "2x18s @3", "half a step")).isEmpty();
+    assertThat(choose(me, client, TUCK, Choice.Kind.ALTER, "", "rests")).isEmpty();
+    ReviewService.Made made = make(me, client, true, "so agreed");
+    assertThat(doses(client)).containsExactly("L 2x15s R 2x18s @3");
+    assertThat(made.decided())
+        .extracting(d -> d.part() + " " + d.outcome() + " " + d.dose().orElse("out"))
+        .containsExactly(L + " STAY 2x15s @3", R + " GO_ON 2x18s @3", TUCK + " EASE out");
+    mvc.perform(as(me, get("/clients/%s/review/%s".formatted(client.getId(), made.id()))))
+        .andExpect(status().isOk())
+        .andExpect(content().string(containsString("travels next week")))
+        .andExpect(content().string(containsString("Chin tuck")));
+    Me other = practitioner();
+    mvc.perform(as(other, get("/clients/%s/review/%s".formatted(client.getId(), made.id()))))
+        .andExpect(status().isNotFound());
+    Client beside = client(me);
+    mvc.perform(as(me, get("/clients/%s/review/%s".formatted(beside.getId(), made.id()))))
+        .andExpect(status().isNotFound());
+  }
+
+  @Test
+  void whatIsWrongIsSaidAndKeepsWhatWasTyped() throws Exception {
+    Me me = practitioner();
+    Client client = ready(me);
+    mvc.perform(
+            as(me, post("/clients/%s/review/decisions".formatted(client.getId())))
+                .param("part", L)
+                .param("seen", line(client, L).seen())
+                .param("kind", "ALTER")
+                .param("dose", "2x18 bananas")
+                .param("reason", "half a step"))
+        .andExpect(status().isUnprocessableEntity())
+        .andExpect(content().string(containsString("2x18 bananas")))
+        .andExpect(content().string(containsString("half a step")));
+    assertThat(choose(me, client, L, Choice.Kind.ALTER, "2x18s @3", "")).contains("say why");
+    assertThat(choose(me, client, L, Choice.Kind.ALTER, "L 2x18s", "x"))
+        .get()
+        .asString()
+        .contains("without L or R");
+    assertThat(choose(me, client, L, Choice.Kind.REJECT, "", "x".repeat(301)))
+        .get()
+        .asString()
+        .contains("300");
+    assertThat(open(client).undecided()).isEqualTo(3);
+  }
+
+  @Test
+  void nothingIsMadeBeforeAllIsDecided() {
+    Me me = practitioner();
+    Client client = ready(me);
+    choose(me, client, L, Choice.Kind.ACCEPT, "", "");
+    assertThatThrownBy(() -> make(me, client, true, ""))
+        .isInstanceOf(ReviewService.Refused.class)
+        .hasMessageContaining("2 are not decided");
+    assertThat(doses(client).get(0)).isEqualTo("2x15s @3");
+    reviews.clear(me, client.getId(), Part.of(L));
+    assertThat(open(client).undecided()).isEqualTo(3);
+  }
+
+  /** A late upload makes another suggestion of it, and then the choice does not count. */
+  @Test
+  void aChoiceDoesNotOutliveItsSuggestion() {
+    Me me = practitioner();
+    Client client = ready(me);
+    String before = line(client, L).seen();
+    acceptAll(me, client);
+    day(client, tomorrow().minusDays(1), 6, 3, "0L");
+    assertThat(line(client, L).chosen()).get().matches(ReviewService.Chosen::stale);
+    assertThat(open(client).undecided()).isPositive();
+    assertThat(reviews.choose(me, client.getId(), Part.of(L), before, Choice.Kind.ACCEPT, "", ""))
+        .get()
+        .asString()
+        .contains("come in since");
+  }
+
+  @Test
+  void nothingIsMadeOfWhatWasNotSeen() {
+    Practice practice = practice();
+    Me me = practitioner(practice);
+    Me colleague = practitioner(practice);
+    Client client = ready(me);
+    acceptAll(me, client);
+    String seen = open(client).mark();
+    assertThat(choose(colleague, client, L, Choice.Kind.REJECT, "", "not yet")).isEmpty();
+    assertThatThrownBy(() -> reviews.make(me, client.getId(), seen, true, said("", "")))
+        .isInstanceOf(ReviewService.Refused.class)
+        .hasMessageContaining("once more");
+    assertThat(reviews.acceptAll(me, client.getId(), seen)).isEmpty();
+    assertThat(reviews.all(client.getId())).isEmpty();
+  }
+
+  @Test
+  void twoAtOnceMakeOne() throws Exception {
+    Me me = practitioner();
+    Client client = ready(me);
+    acceptAll(me, client);
+    String mark = open(client).mark();
+    List<String> came = Collections.synchronizedList(new ArrayList<>());
+    atOnce(
+        4,
+        () -> {
+          try {
+            came.add(
+                "made " + reviews.make(me, client.getId(), mark, true, said("", "")).toVersion());
+          } catch (ReviewService.Refused refused) {
+            came.add("refused");
+          }
+        });
+    assertThat(came)
+        .containsExactlyInAnyOrder("made OptionalInt[2]", "refused", "refused", "refused");
+    assertThat(reviews.all(client.getId())).hasSize(1);
+    assertThat(versions.all(client.getId())).hasSize(2);
+  }
+
+  @Test
+  void whatIsLeftAsADraftIsNotDecidedBeforeItIsShared() {
+    Me me = practitioner();
+    Client client = ready(me);
+    acceptAll(me, client);
+    ReviewService.Made made = make(me, client, false, "");
+    assertThat(made.shared()).isFalse();
+    assertThat(made.toVersion()).hasValue(2);
+    assertThat(doses(client).get(0)).isEqualTo("2x15s @3");
+    DraftService.State draft = drafts.state(me, client.getId(), ProgramKind.MAIN);
+    assertThat(draft.draft().items().get(0).dose()).isEqualTo("2x20s @3");
+    assertThat(open(client).kept().diary().decided()).isEmpty();
+    drafts.share(me, client.getId(), ProgramKind.MAIN, draft.seq(), "");
+    assertThat(open(client).kept().diary().decided()).hasSize(3);
+  }
+
+  /** What somebody else has begun is not shared by the way, and nothing of it is lost. */
+  @Test
+  void anOpenDraftTakesTheDosesAndIsSharedInPlan() {
+    Practice practice = practice();
+    Me me = practitioner(practice);
+    Me colleague = practitioner(practice);
+    Client client = ready(me);
+    acceptAll(me, client);
+    drafts.edit(
+        colleague,
+        client.getId(),
+        ProgramKind.MAIN,
+        0,
+        new DraftEdit.SetTitle("After the holidays"));
+    assertThatThrownBy(() -> make(me, client, true, ""))
+        .isInstanceOf(ReviewService.Refused.class)
+        .hasMessageContaining("being written already");
+    assertThatThrownBy(() -> make(me, client, false, ""))
+        .as("a colleague is in it")
+        .isInstanceOf(ReviewService.Refused.class)
+        .hasMessageContaining("is in the draft");
+    assertThat(reviews.all(client.getId())).isEmpty();
+    clock.moveTo(clock.instant().plusSeconds(3600));
+    assertThat(make(me, client, false, "").toVersion()).hasValue(2);
+    DraftService.State draft = drafts.state(me, client.getId(), ProgramKind.MAIN);
+    assertThat(draft.draft().title()).isEqualTo("After the holidays");
+    assertThat(draft.draft().items().get(0).dose()).isEqualTo("2x20s @3");
+  }
+
+  /** A refusal leaves no draft behind. */
+  @Test
+  void whatIsRefusedLeavesNothing() {
+    Me me = practitioner();
+    Client client = ready(me);
+    choose(me, client, L, Choice.Kind.ALTER, "6x60s @3", "wants more");
+    acceptAll(me, client);
+    assertThatThrownBy(() -> make(me, client, true, "")).isInstanceOf(ReviewService.Refused.class);
+    assertThat(drafts.state(me, client.getId(), ProgramKind.MAIN).started()).isFalse();
+    assertThat(reviews.all(client.getId())).isEmpty();
+    assertThat(open(client).undecided()).as("what was chosen is kept").isZero();
+  }
+
+  @Test
+  void whereNothingChangesTheReviewIsKeptAlone() {
+    Me me = practitioner();
+    Client client = ready(me);
+    for (String part : List.of(L, R, TUCK)) {
+      assertThat(choose(me, client, part, Choice.Kind.REJECT, "", "first the other knee"))
+          .isEmpty();
+    }
+    ReviewService.Made made = make(me, client, true, "");
+    assertThat(made.toVersion()).isEmpty();
+    assertThat(versions.all(client.getId())).hasSize(1);
+    assertThat(drafts.state(me, client.getId(), ProgramKind.MAIN).started()).isFalse();
+    assertThat(open(client).kept().diary().decided()).hasSize(3);
+  }
+
+  /** A sign that nobody has examined is not accepted with the rest, nor chosen away. */
+  @Test
+  void aStopIsNotAcceptedWithTheRest() {
+    Me me = practitioner();
+    Client client = ready(me);
+    sessions.record(asClient(client), session(client, clock.instant(), Ended.STOPPED));
+    clock.moveTo(clock.instant().plusSeconds(3600));
+    acceptAll(me, client);
+    assertThat(open(client).undecided()).isEqualTo(3);
+    assertThat(choose(me, client, L, Choice.Kind.REJECT, "", "it is fine"))
+        .get()
+        .asString()
+        .contains("examined");
+    assertThat(
+            open(client).kept().diary().signs().stream()
+                .map(s -> s.kind().words())
+                .collect(Collectors.toSet()))
+        .containsExactly("a stop rule");
+  }
+}
