@@ -33,6 +33,7 @@ import org.biokinet.app.practice.PracticeService;
 import org.biokinet.app.practice.Role;
 import org.biokinet.app.program.DraftService;
 import org.biokinet.app.program.VersionService;
+import org.biokinet.app.review.ReviewService;
 import org.biokinet.app.screening.Answers;
 import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.app.session.CheckInUpload;
@@ -97,6 +98,7 @@ public class DemoLoader implements ApplicationRunner {
   private final SessionService sessions;
   private final FollowUpService followUps;
   private final MessageService messages;
+  private final ReviewService reviews;
   private final TransactionTemplate whole;
   private final AdjustableClock clock;
   private LocalDate today = LocalDate.EPOCH;
@@ -115,6 +117,7 @@ public class DemoLoader implements ApplicationRunner {
       SessionService sessions,
       FollowUpService followUps,
       MessageService messages,
+      ReviewService reviews,
       TransactionTemplate whole,
       AdjustableClock clock) {
     this.accounts = accounts;
@@ -130,6 +133,7 @@ public class DemoLoader implements ApplicationRunner {
     this.sessions = sessions;
     this.followUps = followUps;
     this.messages = messages;
+    this.reviews = reviews;
     this.whole = whole;
     this.clock = clock;
   }
@@ -249,6 +253,16 @@ public class DemoLoader implements ApplicationRunner {
         List.of(new String[] {"neck-rotation", "5"}, new String[] {"levator-stretch", "2x15s @3"}));
     for (int day = 38; day > 30; day -= 2) perform(soraya, day, 440, 3, 3, 3, "");
     for (int day = 30; day > 1; day -= day > 10 ? 4 : 2) perform(hana, day, 400, 2, 2, 2, "");
+    at(9, 12 * 60);
+    reviewed(aldana, hana);
+  }
+
+  /** All that is suggested is accepted, and shared where anything changes. */
+  private void reviewed(Me me, Client client) {
+    UUID id = client.getId();
+    reviews.acceptAll(me, id, reviews.open(client).orElseThrow().mark());
+    ReviewService.Proposal proposal = reviews.proposal(me, client).orElseThrow();
+    reviews.make(me, id, proposal.open().mark(), true, proposal.said());
   }
 
   /** One who stopped a session this morning. */

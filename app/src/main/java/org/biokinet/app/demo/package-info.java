@@ -11,7 +11,8 @@
       "measurement",
       "program",
       "session",
-      "message"
+      "message",
+      "review"
     })
 @NullMarked
 package org.biokinet.app.demo;

@@ -204,6 +204,23 @@ public class VersionService {
         .toList();
   }
 
+  /**
+   * What was shared in the present episode.
+   *
+   * @param all the oldest first, withdrawn ones too
+   */
+  public record Episode(InForce inForce, List<Replay> all) {}
+
+  @Transactional(readOnly = true)
+  public Episode episode(Client client) {
+    List<ProgramVersions.Found> all = versions.since(client.getId(), client.episodeSince());
+    Map<ProgramKind, ProgramVersions.Found> newest = new EnumMap<>(ProgramKind.class);
+    for (ProgramVersions.Found f : all) newest.put(f.version().program(), f);
+    return new Episode(
+        inForce(List.copyOf(newest.values()), client),
+        all.stream().map(f -> kept(f.version())).toList());
+  }
+
   /** Some of a client's versions. */
   @Transactional(readOnly = true)
   public Map<ProgramVersion.Name, Replay> replays(UUID clientId, Set<ProgramVersion.Name> names) {

@@ -4,23 +4,22 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
-import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.biokinet.app.client.Client;
+import org.biokinet.app.library.LibraryService;
+import org.biokinet.app.measurement.MeasurementService;
 import org.biokinet.app.pause.FlareService;
 import org.biokinet.app.pause.PauseService;
-import org.biokinet.app.program.ProgramVersion;
 import org.biokinet.app.program.VersionService;
 import org.biokinet.app.review.internal.ReviewRow;
 import org.biokinet.app.screening.ClientScreening;
 import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.app.session.FollowUpService;
 import org.biokinet.app.session.SessionService;
+import org.biokinet.core.measure.Finding;
+import org.biokinet.core.measure.Visit;
 import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.progress.Diary;
 import org.biokinet.core.progress.Pace;
@@ -44,6 +43,8 @@ public class DiaryService {
   private final ScreeningService screenings;
   private final PauseService pauses;
   private final FlareService flares;
+  private final MeasurementService measurements;
+  private final LibraryService library;
   private final Clock clock;
 
   DiaryService(
@@ -53,6 +54,8 @@ public class DiaryService {
       ScreeningService screenings,
       PauseService pauses,
       FlareService flares,
+      MeasurementService measurements,
+      LibraryService library,
       Clock clock) {
     this.versions = versions;
     this.sessions = sessions;
@@ -60,6 +63,8 @@ public class DiaryService {
     this.screenings = screenings;
     this.pauses = pauses;
     this.flares = flares;
+    this.measurements = measurements;
+    this.library = library;
     this.clock = clock;
   }
 
@@ -73,16 +78,17 @@ public class DiaryService {
    */
   @Transactional(readOnly = true)
   public Optional<Kept> of(Client client, List<ReviewRow> reviews) {
-    VersionService.InForce inForce = versions.inForce(client);
-    return inForce
+    VersionService.Episode episode = versions.episode(client);
+    return episode
+        .inForce()
         .of(ProgramKind.MAIN)
-        .map(now -> new Kept(diary(client, now, inForce, reviews), now));
+        .map(now -> new Kept(diary(client, now, episode, reviews), now));
   }
 
   private Diary diary(
       Client client,
       VersionService.Replay now,
-      VersionService.InForce inForce,
+      VersionService.Episode episode,
       List<ReviewRow> reviews) {
     Instant at = clock.instant();
     Instant begun = client.episodeSince();
@@ -90,6 +96,7 @@ public class DiaryService {
     LocalDate day = LocalDate.ofInstant(from, client.zone());
     ClientScreening screening = screenings.of(client);
     List<ReviewRow> made = reviews.stream().filter(r -> !r.madeAt().isBefore(begun)).toList();
+    List<Visit> visits = MeasurementService.ofEpisode(client, measurements.visits(client));
     FollowUpService.Told told = followUps.since(client.getId(), day);
     return new Diary(
         at,
@@ -99,8 +106,8 @@ public class DiaryService {
         screening.gate() instanceof Gate.Open
             ? Allowed.of(screening.gate(), client.means(), client.breathSeconds())
             : Optional.empty(),
-        Set.of(),
-        shared(client, now),
+        Visit.newest(visits).measures().map().regions(),
+        shared(episode, now),
         sessions.since(client.getId(), day),
         told.toldMornings(),
         told.refused(),
@@ -108,31 +115,28 @@ public class DiaryService {
         pauses.all(client.getId()),
         flares.newest(client.getId()).stream().toList(),
         decided(made, now),
-        Set.of(),
+        Diary.asymmetric(now.program(), findings(client, visits)),
         Diary.Measures.NONE,
-        inForce.before(ProgramKind.MAIN),
-        inForce.beside(ProgramKind.MAIN));
+        episode.inForce().before(ProgramKind.MAIN),
+        episode.inForce().beside(ProgramKind.MAIN));
   }
 
-  /** Of this episode, up to the one in force. */
-  private List<Diary.Version> shared(Client client, VersionService.Replay now) {
-    List<ProgramVersion> all =
-        versions.all(client.getId()).stream()
-            .filter(v -> v.program() == ProgramKind.MAIN)
-            .filter(v -> !v.sharedAt().isBefore(client.episodeSince()))
-            .filter(v -> v.number() <= now.version().number())
-            .toList();
-    Map<ProgramVersion.Name, VersionService.Replay> replays =
-        versions.replays(
-            client.getId(), all.stream().map(ProgramVersion::name).collect(Collectors.toSet()));
-    List<Diary.Version> shared = new ArrayList<>();
-    for (ProgramVersion v : all) {
-      VersionService.Replay replay = replays.get(v.name());
-      if (replay != null) {
-        shared.add(new Diary.Version(v.number(), v.sharedAt(), replay.program()));
-      }
-    }
-    return shared;
+  /** Those that nobody has dismissed. */
+  private List<Finding> findings(Client client, List<Visit> visits) {
+    return measurements.findings(client, visits, library.of(client.practice())).stream()
+        .filter(f -> !f.dismissed())
+        .flatMap(f -> f.finding().stream())
+        .toList();
+  }
+
+  /** Up to the one in force. */
+  private static List<Diary.Version> shared(
+      VersionService.Episode episode, VersionService.Replay now) {
+    return episode.all().stream()
+        .filter(r -> r.version().program() == ProgramKind.MAIN)
+        .filter(r -> r.version().number() <= now.version().number())
+        .map(r -> new Diary.Version(r.version().number(), r.version().sharedAt(), r.program()))
+        .toList();
   }
 
   /** What was decided and came into force; what was left as a draft has not. */

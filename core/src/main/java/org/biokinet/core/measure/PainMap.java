@@ -8,8 +8,10 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.biokinet.core.anatomy.Coded;
 import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.anatomy.Tissue;
 
 /**
  * What is felt where.
@@ -69,6 +71,18 @@ public record PainMap(List<Mark> marks) {
     private boolean at(BodyArea a, Side s) {
       return area == a && side == s;
     }
+  }
+
+  /**
+   * The regions of the tissues that lie where something is felt. Empty where nothing is, and where
+   * an area lies over no tissue that is known: then it may be any.
+   */
+  public Set<Tissue.Region> regions() {
+    if (marks.stream().anyMatch(m -> m.area().aims().isEmpty())) return Set.of();
+    return marks.stream()
+        .flatMap(m -> m.area().aims().stream())
+        .map(aim -> aim.tissue().region())
+        .collect(Collectors.toUnmodifiableSet());
   }
 
   /** What a line says: a mark, or what is wrong with it. */

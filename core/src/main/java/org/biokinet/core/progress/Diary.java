@@ -3,12 +3,17 @@ package org.biokinet.core.progress;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.util.Collection;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
+import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.anatomy.Tissue;
+import org.biokinet.core.exercise.Exercise;
+import org.biokinet.core.measure.Finding;
 import org.biokinet.core.program.Item;
 import org.biokinet.core.program.Program;
 import org.biokinet.core.screening.Allowed;
@@ -137,6 +142,32 @@ public record Diary(
     asymmetric = Set.copyOf(asymmetric);
     before = List.copyOf(before);
     beside = List.copyOf(beside);
+  }
+
+  /**
+   * The parts of a program that serve a side that falls short of the other; these are not
+   * maintained before the sides are alike.
+   *
+   * @param findings in force
+   */
+  public static Set<Part> asymmetric(Program program, Collection<Finding> findings) {
+    List<Finding.Target> targets =
+        findings.stream()
+            .filter(f -> f.kind() == Finding.Kind.ONE_SIDED)
+            .flatMap(f -> f.treat().stream())
+            .toList();
+    Set<Part> parts = new HashSet<>();
+    for (int place = 0; place < program.items().size(); place++) {
+      Exercise e = program.items().get(place).exercise();
+      if (targets.stream().noneMatch(t -> serves(e, t))) continue;
+      for (Side side : Side.values()) parts.add(Part.of(program, place, Optional.of(side)));
+    }
+    return parts;
+  }
+
+  private static boolean serves(Exercise e, Finding.Target target) {
+    if (target instanceof Finding.Target.OfTissue t) return e.targets().contains(t.tissue());
+    return e.motion().equals(Optional.of(((Finding.Target.OfMotion) target).motion()));
   }
 
   /** The one in force. */

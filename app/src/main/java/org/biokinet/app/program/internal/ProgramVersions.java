@@ -26,6 +26,16 @@ public interface ProgramVersions extends JpaRepository<ProgramVersionRow, UUID> 
       """)
   List<Found> newest(UUID client);
 
+  /** Every version from a moment on, and whether it was withdrawn; the oldest first. */
+  @Query(
+      """
+      select new org.biokinet.app.program.internal.ProgramVersions$Found(v, w)
+      from ProgramVersionRow v left join WithdrawalRow w on w.versionId = v.id
+      where v.clientId = :client and v.sharedAt >= :begun
+      order by v.sharedAt
+      """)
+  List<Found> since(UUID client, Instant begun);
+
   /** Every version that was withdrawn. */
   @Query(
       """
