@@ -301,6 +301,27 @@ class DecideTest extends AppTest {
     assertThat(open(client).kept().diary().decided()).hasSize(3);
   }
 
+  /** What comes late is said of a review, and changes nothing in it. */
+  @Test
+  void whatComesLateIsSaid() throws Exception {
+    Me me = practitioner();
+    Client client = ready(me);
+    acceptAll(me, client);
+    ReviewService.Made made = make(me, client, true, "so agreed");
+    assertThat(reviews.late(client.getId(), made)).isEqualTo(new ReviewService.Late(0, 0));
+    clock.moveTo(made.at().plusSeconds(600));
+    sessions.record(asClient(client), session(client, made.at().plusSeconds(60), Ended.FINISHED));
+    assertThat(reviews.late(client.getId(), made))
+        .as("begun after")
+        .isEqualTo(new ReviewService.Late(0, 0));
+    sessions.record(
+        asClient(client), session(client, made.at().minusSeconds(3600), Ended.FINISHED));
+    assertThat(reviews.late(client.getId(), made)).isEqualTo(new ReviewService.Late(1, 0));
+    assertThat(reviews.of(client.getId(), made.id()).decided()).isEqualTo(made.decided());
+    mvc.perform(as(me, get("/clients/%s/review/%s".formatted(client.getId(), made.id()))))
+        .andExpect(content().string(containsString("sessions 1, answers 0")));
+  }
+
   /** A sign that nobody has examined is not accepted with the rest, nor chosen away. */
   @Test
   void aStopIsNotAcceptedWithTheRest() {

@@ -27,6 +27,8 @@ import org.biokinet.app.program.VersionService;
 import org.biokinet.app.review.internal.ChoiceRow;
 import org.biokinet.app.review.internal.ReviewRow;
 import org.biokinet.app.review.internal.Reviews;
+import org.biokinet.app.session.FollowUpService;
+import org.biokinet.app.session.SessionService;
 import org.biokinet.core.dose.Dose;
 import org.biokinet.core.dose.DoseContext;
 import org.biokinet.core.dose.DoseNotation;
@@ -132,6 +134,8 @@ public class ReviewService {
   private final AccountService accounts;
   private final NoteWords words;
   private final VersionService versions;
+  private final SessionService sessions;
+  private final FollowUpService followUps;
   private final Audit audit;
   private final ApplicationEventPublisher publisher;
   private final Clock clock;
@@ -145,6 +149,8 @@ public class ReviewService {
       AccountService accounts,
       NoteWords words,
       VersionService versions,
+      SessionService sessions,
+      FollowUpService followUps,
       Audit audit,
       ApplicationEventPublisher publisher,
       Clock clock) {
@@ -156,6 +162,8 @@ public class ReviewService {
     this.accounts = accounts;
     this.words = words;
     this.versions = versions;
+    this.sessions = sessions;
+    this.followUps = followUps;
     this.audit = audit;
     this.publisher = publisher;
     this.clock = clock;
@@ -503,6 +511,17 @@ public class ReviewService {
   private static LocalDate due(Client client, Optional<ReviewRow> last, ProgramVersion now) {
     return Cadence.due(
         last.map(ReviewRow::nextOn), LocalDate.ofInstant(now.sharedAt(), client.zone()));
+  }
+
+  /**
+   * What had happened before a review and came in after it. It makes the review no other one; the
+   * next reads it.
+   */
+  public record Late(long sessions, long answers) {}
+
+  @Transactional(readOnly = true)
+  public Late late(UUID clientId, Made made) {
+    return new Late(sessions.late(clientId, made.at()), followUps.late(clientId, made.at()));
   }
 
   private Made made(ReviewRow row) {

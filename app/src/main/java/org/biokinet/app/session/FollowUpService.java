@@ -47,6 +47,9 @@ public class FollowUpService {
 
     List<FollowUpRow> findByClientIdAndSessionUploadIdInOrderByToldAt(
         UUID clientId, Collection<UUID> sessionUploadIds);
+
+    long countByClientIdAndToldAtBeforeAndReceivedAtAfter(
+        UUID clientId, Instant told, Instant came);
   }
 
   /** No clock on a wall is further from the server's. */
@@ -75,6 +78,12 @@ public class FollowUpService {
     this.publisher = publisher;
     this.json = json;
     this.clock = clock;
+  }
+
+  /** How many answers that had been told at a moment came in after it. */
+  @Transactional(readOnly = true)
+  public long late(UUID clientId, Instant at) {
+    return followUps.countByClientIdAndToldAtBeforeAndReceivedAtAfter(clientId, at, at);
   }
 
   /** Keeps it once; what cannot be right is kept as it came. */

@@ -85,6 +85,9 @@ public class SessionService {
 
     List<SessionRow> findByClientIdAndLocalDateGreaterThanEqualOrderByStartedAt(
         UUID clientId, LocalDate from);
+
+    long countByClientIdAndStartedAtBeforeAndReceivedAtAfter(
+        UUID clientId, Instant began, Instant came);
   }
 
   interface Items extends JpaRepository<SessionItemRow, SessionItemRow.Key> {
@@ -177,6 +180,12 @@ public class SessionService {
   public void refusedAtGate(ClientMe me, String why) {
     audit.changedByClient(
         me.practiceId(), me.id(), "start refused", Cut.to(Kept.LONGEST_WORDS, why));
+  }
+
+  /** How many sessions that had begun at a moment came in after it. */
+  @Transactional(readOnly = true)
+  public long late(UUID clientId, Instant at) {
+    return sessions.countByClientIdAndStartedAtBeforeAndReceivedAtAfter(clientId, at, at);
   }
 
   /**

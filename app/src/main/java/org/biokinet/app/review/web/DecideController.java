@@ -212,6 +212,7 @@ class DecideController {
     Client client = header.show(me, id, Station.REVIEW, model);
     ReviewService.Made made = reviews.of(client.getId(), review);
     model.addAttribute("made", made);
+    model.addAttribute("late", reviews.late(client.getId(), made));
     model.addAttribute("past", past(made, client));
     return "review/past";
   }
