@@ -202,7 +202,7 @@ class DecideTest extends AppTest {
         .isInstanceOf(ReviewService.Refused.class)
         .hasMessageContaining("once more");
     assertThat(reviews.acceptAll(me, client.getId(), seen)).isEmpty();
-    assertThat(reviews.all(client.getId())).isEmpty();
+    assertThat(reviews.page(client).made()).isEmpty();
   }
 
   @Test
@@ -224,7 +224,7 @@ class DecideTest extends AppTest {
         });
     assertThat(came)
         .containsExactlyInAnyOrder("made OptionalInt[2]", "refused", "refused", "refused");
-    assertThat(reviews.all(client.getId())).hasSize(1);
+    assertThat(reviews.page(client).made()).hasSize(1);
     assertThat(versions.all(client.getId())).hasSize(2);
   }
 
@@ -265,8 +265,18 @@ class DecideTest extends AppTest {
         .as("a colleague is in it")
         .isInstanceOf(ReviewService.Refused.class)
         .hasMessageContaining("is in the draft");
-    assertThat(reviews.all(client.getId())).isEmpty();
+    assertThat(reviews.page(client).made()).isEmpty();
     clock.moveTo(clock.instant().plusSeconds(3600));
+    String tuck = drafts.state(me, client.getId(), ProgramKind.MAIN).draft().items().get(1).key();
+    drafts.edit(
+        me,
+        client.getId(),
+        ProgramKind.MAIN,
+        drafts.state(me, client.getId(), ProgramKind.MAIN).seq(),
+        new DraftEdit.Remove(tuck));
+    assertThat(reviews.proposal(me, client).orElseThrow().proposed().missing())
+        .as("said before anything is made")
+        .containsExactly("Chin tuck");
     assertThat(make(me, client, false, "").toVersion()).hasValue(2);
     DraftService.State draft = drafts.state(me, client.getId(), ProgramKind.MAIN);
     assertThat(draft.draft().title()).isEqualTo("After the holidays");
@@ -282,7 +292,7 @@ class DecideTest extends AppTest {
     acceptAll(me, client);
     assertThatThrownBy(() -> make(me, client, true, "")).isInstanceOf(ReviewService.Refused.class);
     assertThat(drafts.state(me, client.getId(), ProgramKind.MAIN).started()).isFalse();
-    assertThat(reviews.all(client.getId())).isEmpty();
+    assertThat(reviews.page(client).made()).isEmpty();
     assertThat(open(client).undecided()).as("what was chosen is kept").isZero();
   }
 

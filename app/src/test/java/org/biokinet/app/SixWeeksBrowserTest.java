@@ -141,7 +141,7 @@ class SixWeeksBrowserTest extends WithBrowser {
     assertThat(versions.latest(client, ProgramKind.MAIN).orElseThrow().version().number())
         .as("nothing changed at the sixth")
         .isEqualTo(6);
-    assertThat(reviews.all(client.getId())).hasSize(6);
+    assertThat(reviews.page(client).made()).hasSize(6);
 
     desk.locator(
             "#decisions details > summary", new Page.LocatorOptions().setHasText("reviews before"))
@@ -174,6 +174,11 @@ class SixWeeksBrowserTest extends WithBrowser {
     settled(desk);
     desk.navigate("/clients/" + client.getId() + "/review");
     Locator left = desk.locator("#d-upper-trap-stretch-L");
+    // What is typed about one is still there when another was decided.
+    Locator other = desk.locator("#d-upper-trap-stretch-R").getByLabel("Why it stays as it is");
+    desk.locator("#d-upper-trap-stretch-R").focus();
+    desk.keyboard().press("r");
+    other.fill("not yet");
     left.focus();
     desk.keyboard().press("d");
     Locator dose = left.getByLabel("Another dose", new Locator.GetByLabelOptions().setExact(true));
@@ -183,6 +188,7 @@ class SixWeeksBrowserTest extends WithBrowser {
     desk.keyboard().press("Enter");
     assertThat(left.locator(".field-error")).hasText("say why");
     assertThat(dose).hasValue("2x18s @3");
+    assertThat(other).hasValue("not yet");
     accessible(desk);
     left.getByLabel("Why another dose").fill("half a step, travels next week");
     desk.keyboard().press("Enter");

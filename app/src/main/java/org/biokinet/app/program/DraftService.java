@@ -543,8 +543,10 @@ public class DraftService {
    *
    * @param state as it would be
    * @param edit by which it becomes that
+   * @param missing names of the items that somebody has taken out of the draft meanwhile
    */
-  public record Proposed(State state, DraftEdit.Review edit, Shareable shareable) {}
+  public record Proposed(
+      State state, DraftEdit.Review edit, List<String> missing, Shareable shareable) {}
 
   /**
    * Puts the doses of a review into the draft as it is, without keeping anything.
@@ -563,18 +565,18 @@ public class DraftService {
     State now = state(me, client, of.version().program());
     Map<String, String> dosed = new LinkedHashMap<>();
     List<String> out = new ArrayList<>();
+    List<String> missing = new ArrayList<>();
     doses.forEach(
-        (place, dose) ->
-            key(now.draft(), of, client, place)
-                .ifPresent(
-                    key -> {
-                      dose.ifPresentOrElse(
-                          d -> dosed.put(key, DoseNotation.format(d)), () -> out.add(key));
-                    }));
+        (place, dose) -> {
+          Optional<String> key = key(now.draft(), of, client, place);
+          if (key.isEmpty()) missing.add(of.name(place, Library.LANGUAGE));
+          else if (dose.isEmpty()) out.add(key.get());
+          else dosed.put(key.get(), DoseNotation.format(dose.get()));
+        });
     DraftEdit.Review edit =
         new DraftEdit.Review(dosed, out, Optional.of(note.strip()).filter(n -> !n.isEmpty()));
     State then = now.with(edit.apply(now.draft()));
-    return new Proposed(then, edit, shareable(client, then));
+    return new Proposed(then, edit, missing, shareable(client, then));
   }
 
   /** Which item of a draft an item of a version is: of several with one exercise the same. */

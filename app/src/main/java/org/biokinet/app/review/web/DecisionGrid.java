@@ -18,10 +18,12 @@ import org.biokinet.core.progress.Review;
 /**
  * What a review suggests, item by item, on both sides of the axis, and what was chosen.
  *
+ * @param stopped whether nothing goes on before somebody has examined
  * @param course what is suggested for the program as a whole, or empty
  * @param mark of what is seen
  */
-record DecisionGrid(List<Row> rows, int decided, int all, String course, String mark) {
+record DecisionGrid(
+    List<Row> rows, boolean stopped, int decided, int all, String course, String mark) {
 
   /**
    * An item.
@@ -57,6 +59,11 @@ record DecisionGrid(List<Row> rows, int decided, int all, String course, String 
       Step step,
       Optional<Picked> picked,
       Optional<Typed> typed) {
+
+    /** Of what is typed about this suggestion; another one begins anew. */
+    public String typing() {
+      return id + "-" + Integer.toHexString(seen.hashCode());
+    }
 
     /** Whether a word is needed before it can be accepted. */
     public boolean examine() {
@@ -128,6 +135,7 @@ record DecisionGrid(List<Row> rows, int decided, int all, String course, String 
     }
     return new DecisionGrid(
         rows,
+        open.lines().stream().anyMatch(l -> step(l.decision()) == Step.SCREEN),
         open.agreed().size(),
         open.lines().size(),
         open.review().course().map(Review.Whole::words).orElse(""),
