@@ -161,13 +161,24 @@ class DecideTest extends AppTest {
   }
 
   @Test
-  void nothingIsMadeBeforeAllIsDecided() {
+  void nothingIsMadeBeforeAllIsDecided() throws Exception {
     Me me = practitioner();
     Client client = ready(me);
     choose(me, client, L, Choice.Kind.ACCEPT, "", "");
     assertThatThrownBy(() -> make(me, client, true, ""))
         .isInstanceOf(ReviewService.Refused.class)
         .hasMessageContaining("2 are not decided");
+    assertThat(reviews.proposal(me, client)).isEmpty();
+    mvc.perform(
+            as(me, post("/clients/%s/review/make".formatted(client.getId())))
+                .param("mark", open(client).mark())
+                .param("how", "SHARE")
+                .param("pace", "USUAL")
+                .param("next", tomorrow().toString())
+                .param("note", "See you in two weeks"))
+        .andExpect(status().isUnprocessableEntity())
+        .andExpect(content().string(containsString("2 are not decided")))
+        .andExpect(content().string(containsString("See you in two weeks")));
     assertThat(doses(client).get(0)).isEqualTo("2x15s @3");
     reviews.clear(me, client.getId(), Part.of(L));
     assertThat(open(client).undecided()).isEqualTo(3);

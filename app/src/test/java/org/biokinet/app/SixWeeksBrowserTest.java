@@ -68,10 +68,12 @@ class SixWeeksBrowserTest extends WithBrowser {
     clock.moveTo(first.plusDays(day).atTime(12, 0).atZone(LISBON).toInstant());
     desk.navigate("/clients/" + client.getId() + "/review");
     assertThat(desk.locator(".decision").first()).isVisible();
+    settled(desk);
     List<String> suggested = suggested(desk);
     desk.locator("#decisions .section-head").first().click();
     desk.keyboard().press("a");
     assertThat(desk.getByText("3 of 3 decided")).isVisible();
+    settled(desk);
     desk.keyboard().press("m");
     assertThat(desk.locator("#make .primary")).isFocused();
     // A small program stays under its band for some weeks, and that takes a reason each time.
@@ -174,6 +176,8 @@ class SixWeeksBrowserTest extends WithBrowser {
     settled(desk);
     desk.navigate("/clients/" + client.getId() + "/review");
     Locator left = desk.locator("#d-upper-trap-stretch-L");
+    assertThat(left).isVisible();
+    settled(desk);
     // What is typed about one is still there when another was decided.
     Locator other = desk.locator("#d-upper-trap-stretch-R").getByLabel("Why it stays as it is");
     desk.locator("#d-upper-trap-stretch-R").focus();
@@ -190,6 +194,7 @@ class SixWeeksBrowserTest extends WithBrowser {
     assertThat(dose).hasValue("2x18s @3");
     assertThat(other).hasValue("not yet");
     accessible(desk);
+    settled(desk);
     left.getByLabel("Why another dose").fill("half a step, travels next week");
     desk.keyboard().press("Enter");
     assertThat(left).containsText("✓ altered: 2x18s @3");
@@ -201,6 +206,7 @@ class SixWeeksBrowserTest extends WithBrowser {
     desk.keyboard().press("a");
     assertThat(right).containsText("✓ accepted");
     assertThat(desk.getByText("2 of 2 decided")).isVisible();
+    settled(desk);
     desk.keyboard().press("u");
     assertThat(desk.getByText("1 of 2 decided")).isVisible();
     accessible(desk);

@@ -368,9 +368,12 @@ public class ReviewService {
     }
   }
 
+  /** Empty while anything is undecided, or nothing is in force. */
   @Transactional(readOnly = true)
   public Optional<Proposal> proposal(Me me, Client client) {
-    return open(client).map(open -> proposal(me, client, open, usual(client, open)));
+    return open(client)
+        .filter(open -> open.undecided() == 0)
+        .map(open -> proposal(me, client, open, usual(client, open)));
   }
 
   private Said usual(Client client, Open open) {

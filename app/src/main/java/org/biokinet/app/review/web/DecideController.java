@@ -151,10 +151,15 @@ class DecideController {
   }
 
   private String making(Me me, Client client, Optional<ReviewService.Said> typed, Model model) {
-    ReviewService.Proposal p = reviews.proposal(me, client).orElseThrow(NotFound::new);
     model.addAttribute("client", client);
+    typed.ifPresent(said -> model.addAttribute("said", said)); // whatever becomes of it
+    reviews.proposal(me, client).ifPresent(p -> show(p, typed.orElse(p.said()), model));
+    return MAKING;
+  }
+
+  private static void show(ReviewService.Proposal p, ReviewService.Said said, Model model) {
     model.addAttribute("proposal", p);
-    model.addAttribute("said", typed.orElse(p.said()));
+    model.addAttribute("said", said);
     model.addAttribute("paces", Pace.values());
     model.addAttribute("next", p.proposed().state().next());
     model.addAttribute("begun", p.proposed().state().started());
@@ -168,7 +173,6 @@ class DecideController {
             then ->
                 model.addAttribute(
                     "compared", Comparison.of(p.open().kept().now(), then.program())));
-    return MAKING;
   }
 
   /** What is to become of it. */
