@@ -307,6 +307,26 @@ class DecideTest extends AppTest {
     assertThat(open(client).undecided()).as("what was chosen is kept").isZero();
   }
 
+  /** As in Plan: what is too long is said, and nothing is cut or done. */
+  @Test
+  void whatIsTooLongIsSaid() {
+    Me me = practitioner();
+    Client client = ready(me);
+    acceptAll(me, client);
+    String mark = open(client).mark();
+    assertThatThrownBy(
+            () -> reviews.make(me, client.getId(), mark, true, said("x".repeat(501), "")))
+        .isInstanceOf(ReviewService.Refused.class)
+        .hasMessageContaining("500");
+    assertThatThrownBy(
+            () -> reviews.make(me, client.getId(), mark, true, said("", "x".repeat(301))))
+        .isInstanceOf(ReviewService.Refused.class)
+        .hasMessageContaining("300");
+    assertThat(reviews.page(client).made()).isEmpty();
+    reviews.make(me, client.getId(), mark, true, said("x".repeat(500), ""));
+    assertThat(reviews.page(client).made()).hasSize(1);
+  }
+
   @Test
   void whereNothingChangesTheReviewIsKeptAlone() {
     Me me = practitioner();

@@ -34,6 +34,7 @@ import org.biokinet.core.dose.DoseContext;
 import org.biokinet.core.dose.DoseNotation;
 import org.biokinet.core.dose.Parsed;
 import org.biokinet.core.dose.SideDose;
+import org.biokinet.core.program.Draft;
 import org.biokinet.core.program.Program;
 import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.progress.Agreed;
@@ -418,6 +419,8 @@ public class ReviewService {
     if (open.undecided() > 0) {
       throw new Refused("%d are not decided yet.".formatted(open.undecided()));
     }
+    shortEnough("What the client reads", said.note(), Draft.LONGEST_NOTE);
+    shortEnough("The reason", said.why(), DraftService.LONGEST_REASON);
     Proposal proposal = proposal(me, client, open, said);
     if (said.next().isBefore(proposal.earliest()) || said.next().isAfter(proposal.latest())) {
       throw new Refused(
@@ -442,6 +445,12 @@ public class ReviewService {
     publisher.publishEvent(new ReviewMade(clientId));
     audit.changed(me, clientId, "review", number == null ? "nothing changes" : "version " + number);
     return made(row);
+  }
+
+  private static void shortEnough(String what, String text, int most) {
+    if (text.strip().length() > most) {
+      throw new Refused("%s has at most %d characters.".formatted(what, most));
+    }
   }
 
   private int put(Me me, Client client, Proposal proposal, boolean share, String why) {
