@@ -24,8 +24,9 @@ async function fetchAll() {
   worker.addEventListener("waiting", () => takeTurns(worker));
   const sync = async () => (await navigator.serviceWorker.ready).active.postMessage({ type: "SYNC" });
   worker.addEventListener("controlling", ({ isUpdate }) => isUpdate && sync());
-  await worker.register();
-  await sync();
+  const registered = worker.register();
+  // Not after it: where the browser looks for a new version first, that can take it a minute.
+  await Promise.all([sync(), registered]);
 }
 
 export async function keep() {

@@ -41,7 +41,7 @@ document.addEventListener("htmx:oobBeforeSwap", ({ detail }) => {
   if (detail.target === document.activeElement) detail.shouldSwap = false;
 });
 document.addEventListener("htmx:afterSettle", ({ target }) => {
-  // A cell that the server points to is ready to be typed over.
+  // What the server points to is ready to be pressed, or typed over.
   const pointedTo = target.querySelector?.("[data-focus]");
   if (!pointedTo) {
     // Refused, since somebody else was quicker for one: no row comes, and the keys go where they went.
@@ -50,8 +50,10 @@ document.addEventListener("htmx:afterSettle", ({ target }) => {
   }
   delete pointedTo.dataset.focus;
   pointedTo.focus();
-  pointedTo.select();
-  ahead.into(pointedTo);
+  if (pointedTo instanceof HTMLInputElement) {
+    pointedTo.select();
+    ahead.into(pointedTo);
+  }
 });
 
 export default htmx;

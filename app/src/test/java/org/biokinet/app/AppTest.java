@@ -15,6 +15,7 @@ import java.time.ZonedDateTime;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.CyclicBarrier;
@@ -28,7 +29,6 @@ import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientMe;
 import org.biokinet.app.client.ClientService;
 import org.biokinet.app.client.Contact;
-import org.biokinet.app.client.Goal;
 import org.biokinet.app.people.AccountService;
 import org.biokinet.app.platform.AdjustableClock;
 import org.biokinet.app.practice.Me;
@@ -49,6 +49,7 @@ import org.biokinet.app.worklist.Standing;
 import org.biokinet.app.worklist.StandingService;
 import org.biokinet.app.worklist.WorklistService;
 import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.measure.Goal;
 import org.biokinet.core.program.DraftEdit;
 import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.program.SessionLength;
@@ -62,9 +63,15 @@ import org.springframework.boot.test.autoconfigure.web.servlet.AutoConfigureMock
 import org.springframework.boot.test.autoconfigure.web.servlet.MockMvcPrint;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.test.context.SpringBootTest.WebEnvironment;
+import org.springframework.boot.test.context.TestConfiguration;
 import org.springframework.boot.test.web.server.LocalServerPort;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Import;
+import org.springframework.context.annotation.Primary;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.core.authority.AuthorityUtils;
+import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
+import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 import org.springframework.test.web.servlet.request.RequestPostProcessor;
@@ -79,7 +86,20 @@ import org.springframework.transaction.support.TransactionTemplate;
       "biokinet.mail-rounds=false"
     })
 @AutoConfigureMockMvc(print = MockMvcPrint.NONE)
+@Import(AppTest.QuickPasswords.class)
 abstract class AppTest {
+
+  /** What is made slow for who tries out passwords need not be for who makes a thousand people. */
+  @TestConfiguration
+  static class QuickPasswords {
+    private static final int LEAST_ROUNDS = 4;
+
+    @Bean
+    @Primary
+    PasswordEncoder quickEncoder() {
+      return new BCryptPasswordEncoder(LEAST_ROUNDS);
+    }
+  }
 
   static final ZoneId LISBON = ZoneId.of("Europe/Lisbon");
   static final String PASSWORD = "a long enough password";
@@ -112,7 +132,12 @@ abstract class AppTest {
   void everybodyStandsWhereTheRecordsSay() {
     try {
       for (Me me : people) {
-        worklist.wanting(me, false, 0, 1); // whose time is over is brought up before it is shown
+        worklist.wanting(
+            me,
+            false,
+            Optional.empty(),
+            0,
+            1); // whose time is over is brought up before it is shown
         for (Client c : clients.all(me)) {
           atOneMoment.executeWithoutResult(
               one -> assertThat(standings.kept(c)).as(c.name()).isEqualTo(standings.made(c)));
@@ -222,6 +247,11 @@ abstract class AppTest {
   }
 
   SessionUpload session(Client client, ProgramKind program, Instant started, Ended ended) {
+    return session(client, program, started, ended, 2);
+  }
+
+  private SessionUpload session(
+      Client client, ProgramKind program, Instant started, Ended ended, int painBefore) {
     VersionService.Replay replay = versions.latest(client, program).orElseThrow();
     List<Integer> done =
         Timeline.compile(replay.session(Side.LEFT, SessionLength.USUAL)).segments().stream()
@@ -239,7 +269,7 @@ abstract class AppTest {
         null,
         OffsetDateTime.ofInstant(started, ZoneOffset.UTC),
         "Europe/Lisbon",
-        2,
+        painBefore,
         ended,
         ended == Ended.STOPPED ? "Stopped in Chin tuck," : "",
         done,
@@ -286,8 +316,13 @@ abstract class AppTest {
    * @param provoked where pain rose, as devices write it
    */
   void day(Client client, LocalDate day, int highest, int felt, String... provoked) {
+    day(client, day, 2, highest, felt, provoked);
+  }
+
+  void day(Client client, LocalDate day, int before, int highest, int felt, String... provoked) {
     clock.moveTo(day.atTime(8, 0).atZone(LISBON).toInstant());
-    SessionUpload session = session(client, clock.instant(), Ended.FINISHED);
+    SessionUpload session =
+        session(client, ProgramKind.MAIN, clock.instant(), Ended.FINISHED, before);
     sessions.record(asClient(client), session);
     sessions.record(
         asClient(client),

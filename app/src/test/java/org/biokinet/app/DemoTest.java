@@ -6,11 +6,22 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.ColorScheme;
 import java.nio.file.Path;
+import java.time.LocalDate;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.regex.Pattern;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.demo.DemoLoader;
 import org.biokinet.app.practice.Me;
+import org.biokinet.app.review.ReviewService;
+import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.dose.DoseNotation;
+import org.biokinet.core.program.ProgramKind;
+import org.biokinet.core.progress.Line;
+import org.biokinet.core.progress.Review;
 import org.biokinet.core.screening.Gate;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -22,6 +33,7 @@ import org.springframework.beans.factory.annotation.Autowired;
 class DemoTest extends WithBrowser {
 
   @Autowired DemoLoader demo;
+  @Autowired ReviewService reviews;
 
   private static void picture(Page page, String name) {
     page.screenshot(
@@ -62,6 +74,85 @@ class DemoTest extends WithBrowser {
             "STOPPED",
             "LONG_PAUSE",
             "ARCHIVED");
+  }
+
+  @Test
+  void everyLineOfADecisionIsAmongTheDemo() {
+    Map<Line, String> found = new EnumMap<>(Line.class);
+    for (Client client : clients.all(demo.okafor())) {
+      reviews
+          .open(client)
+          .ifPresent(
+              open -> open.review().decisions().forEach(d -> found.put(d.line(), client.name())));
+    }
+    assertThat(found.keySet()).containsExactly(Line.values());
+    somebodyFinishes();
+  }
+
+  /** Who has done all of it for long enough keeps it up in half the sessions. */
+  private void somebodyFinishes() {
+    Client ready =
+        clients.all(demo.okafor()).stream()
+            .filter(c -> c.name().equals("Beatriz Nakagawa"))
+            .findFirst()
+            .orElseThrow();
+    assertThat(reviews.open(ready).orElseThrow().review().course()).contains(Review.Whole.FINISH);
+    Me me = demo.okafor();
+    reviews.acceptAll(me, ready.getId(), reviews.open(ready).orElseThrow().mark());
+    ReviewService.Proposal finish = reviews.proposal(me, ready).orElseThrow();
+    assertThat(finish.said().whole()).isTrue();
+    assertThat(finish.said().note()).contains("3 days a week");
+    assertThat(finish.said().next()).isEqualTo(finish.earliest().plusDays(27));
+    assertThat(reviews.proposal(me, ready, false).orElseThrow().changes()).isFalse();
+    chosenOtherwise(ready);
+    reviews.make(me, ready.getId(), finish.open().mark(), true, finish.said());
+    assertThat(versions.latest(ready, ProgramKind.MAIN).orElseThrow().program().items())
+        .allSatisfy(i -> assertThat(i.dose().on(Side.LEFT).orElseThrow().perWeek()).hasValue(3));
+    painIsBack(me, ready);
+  }
+
+  /** As often as before again, and one step smaller, with a look after a week. */
+  private void painIsBack(Me me, Client client) {
+    assertThat(doses(client)).containsExactly("10 3/w", "2x30s @3 3/w", "3x20s 3/w");
+    LocalDate first = tomorrow();
+    for (int n = 0; n < 9; n++) day(client, first.plusDays(n), 5, 5, 3);
+    ReviewService.Open open = reviews.open(client).orElseThrow();
+    assertThat(open.review().course()).contains(Review.Whole.FULL_AGAIN);
+    reviews.acceptAll(me, client.getId(), open.mark());
+    ReviewService.Proposal again = reviews.proposal(me, client).orElseThrow();
+    assertThat(again.said().note()).contains("as often as before");
+    assertThat(again.said().next()).isEqualTo(again.earliest().plusDays(6));
+    ReviewService.Said said = again.said();
+    ReviewService.Said why =
+        new ReviewService.Said(said.note(), "Sore again", said.terms(), true, said.next());
+    ReviewService.Made made = reviews.make(me, client.getId(), again.open().mark(), true, why);
+    assertThat(made.whole()).contains(Review.Whole.FULL_AGAIN);
+    assertThat(doses(client)).containsExactly("8", "2x20s @3", "3x15s");
+    assertThat(reviews.open(client).orElseThrow().kept().diary().keptUp()).isEmpty();
+  }
+
+  private List<String> doses(Client client) {
+    return versions.latest(client, ProgramKind.MAIN).orElseThrow().program().items().stream()
+        .map(i -> DoseNotation.format(i.dose()))
+        .toList();
+  }
+
+  /** What was typed stays, whether it is finished or not. */
+  private void chosenOtherwise(Client client) {
+    Page desk = desk();
+    signIn(desk, DemoLoader.PRACTITIONER, DemoLoader.PASSWORD);
+    desk.navigate("/clients/%s/review".formatted(client.getId()));
+    assertThat(desk.locator("#decisions")).containsText("4 of 4 decided");
+    settled(desk);
+    desk.locator("[data-key=m]").click();
+    assertThat(desk.locator("#make-note")).hasValue(Pattern.compile(".*3 days a week.*"));
+    desk.locator("#make-note").fill("Until spring");
+    desk.locator("[name=whole]").uncheck();
+    assertThat(desk.locator("#make")).containsText("Nothing changes");
+    settled(desk);
+    desk.locator("[name=whole]").check();
+    assertThat(desk.locator("#make-note")).hasValue("Until spring");
+    assertThat(desk.locator("#make")).containsText("3x20s 3/w");
   }
 
   @Test
@@ -179,6 +270,7 @@ class DemoTest extends WithBrowser {
     desk.keyboard().press("l");
     assertThat(desk.locator("#week")).containsText("held");
     assertThat(desk.locator(".week-cell[data-week='1']").first()).isFocused();
+    settled(desk); // in the moment before that the cells that have come do not listen yet
     desk.keyboard().press("ArrowRight");
     assertThat(desk.locator("#week")).containsText("one step, to 5br");
     desk.keyboard().press("e");

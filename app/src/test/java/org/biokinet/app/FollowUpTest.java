@@ -520,7 +520,7 @@ class FollowUpTest extends AppTest {
     assertThat(followUps.since(client.getId(), from).selfChecks())
         .hasSize(3)
         .allSatisfy(c -> assertThat(c.felt()).hasSize(2));
-    mvc.perform(as(me, get(address + "/review")))
+    mvc.perform(as(me, get(address + "/review/decisions")))
         .andExpect(content().string(containsString("neck L: worse on 2 of 3 days")))
         .andExpect(content().string(not(containsString("neck R"))));
     String odd =

@@ -32,6 +32,7 @@ import org.biokinet.app.practice.Me;
 import org.biokinet.app.practice.Practice;
 import org.biokinet.app.practice.Role;
 import org.biokinet.core.dose.Pace;
+import org.biokinet.core.progress.Threshold;
 import org.biokinet.core.session.Ended;
 import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.Test;
@@ -126,8 +127,12 @@ class HostileTest extends AppTest {
           Map.entry("facing", List.of("LEFT", "true")),
           Map.entry("page", List.of("0", "1")),
           Map.entry("band", List.of("acsm")),
+          Map.entry("was", List.of("NO_PROGRAM", "NOT_OPENED")),
+          Map.entry("until", List.of("2026-12-24")),
+          Map.entry("reason", List.of("NOT_OPENED", "because")),
           Map.entry("note", List.of("called")),
           Map.entry("part", List.of("chin-tuck", "upper-trap-stretch L")),
+          Map.entry("policy", List.of("COMFORT_FIRST", "TOLERABLE_STRETCH")),
           Map.entry("pace", List.of("USUAL", "CAREFUL")),
           Map.entry("how", List.of("SHARE", "DRAFT")),
           Map.entry("next", List.of("2026-12-24")),
@@ -409,6 +414,7 @@ class HostileTest extends AppTest {
             List.of(
                 "birthDate", "phone", "zone", "work", "deskHours", "screens", "minutes", "times"));
     for (Pace p : Pace.values()) names.add(p.code());
+    for (Threshold t : Threshold.values()) names.add(t.code());
     Pattern named = Pattern.compile("\\bname=\"\\|?([a-zA-Z0-9-]+)(?:\\$\\{[^}]*})?\\|?\"");
     try (Stream<Path> files = Files.walk(Path.of("src/main/resources/templates"))) {
       for (Path file : files.filter(f -> f.toString().endsWith(".html")).toList()) {

@@ -19,10 +19,10 @@ import java.util.regex.Pattern;
 import javax.imageio.ImageIO;
 import org.biokinet.app.access.LinkService;
 import org.biokinet.app.client.Client;
-import org.biokinet.app.client.Goal;
 import org.biokinet.app.practice.Me;
 import org.biokinet.app.practice.Practice;
 import org.biokinet.app.practice.Role;
+import org.biokinet.core.measure.Goal;
 import org.junit.jupiter.api.Test;
 
 /** Measuring as it is done: by keyboard, with an instrument, on a photograph. */

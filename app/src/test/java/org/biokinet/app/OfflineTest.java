@@ -44,7 +44,10 @@ class OfflineTest extends WithBrowser {
   /** A server that is away is said in the console. */
   @Override
   boolean meant(String c) {
-    return c.contains("net::ERR_") || c.contains("status of 503") || c.contains("status of 401");
+    return c.contains("net::ERR_")
+        || c.contains("status of 503")
+        || c.contains("status of 401")
+        || c.contains("fetching the script"); // which the browser does now and then by itself
   }
 
   private record In(Me me, Client client, String pin, Page phone) {}

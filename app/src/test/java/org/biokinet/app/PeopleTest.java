@@ -32,6 +32,8 @@ import org.biokinet.app.practice.Role;
 import org.biokinet.core.progress.Attention;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.beans.factory.annotation.Qualifier;
+import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.session.FindByIndexNameSessionRepository;
 import org.springframework.session.Session;
 
@@ -42,6 +44,11 @@ class PeopleTest extends AppTest {
 
   @Autowired PeopleService people;
   @Autowired Audit audit;
+
+  @Autowired
+  @Qualifier("passwordEncoder")
+  PasswordEncoder slow;
+
   @Autowired FindByIndexNameSessionRepository<? extends Session> webSessions;
 
   private static String address() {
@@ -73,6 +80,12 @@ class PeopleTest extends AppTest {
     assertThat(people.choose(token, "quite another password")).isFalse();
     signIn(email, NEW_PASSWORD, "/");
     assertThat(people.add(owner, "Again", email, Role.OWNER)).as("the address is taken").isEmpty();
+  }
+
+  /** Tests make people with fewer rounds. At least 10: OWASP; value recalled from memory. */
+  @Test
+  void passwordsAreSlowToTryOut() {
+    assertThat(slow.encode(PASSWORD)).startsWith("$2a$10$");
   }
 
   @Test

@@ -10,10 +10,10 @@ import java.util.Set;
 import java.util.UUID;
 import org.biokinet.app.access.LinkService;
 import org.biokinet.app.client.Client;
-import org.biokinet.app.client.Goal;
 import org.biokinet.app.practice.Me;
 import org.biokinet.app.practice.Practice;
 import org.biokinet.app.practice.Role;
+import org.biokinet.core.measure.Goal;
 import org.biokinet.core.screening.Gate;
 import org.junit.jupiter.api.Test;
 

@@ -546,11 +546,12 @@ class SessionTest extends AppTest {
     sessions.record(
         asClient(client),
         new CheckInUpload(UUID.randomUUID(), stop.uploadId(), 8, 4, null, null, null, null, ""));
-    assertThat(worklist.wanting(me, false, 0, 1).getContent().get(0).week().days())
+    assertThat(
+            worklist.wanting(me, false, Optional.empty(), 0, 1).getContent().get(0).week().days())
         .last()
         .satisfies(d -> assertThat(d.stopped()).isTrue());
-    mvc.perform(as(me, get("/clients/" + client.getId() + "/review")))
-        .andExpect(model().attribute("chart", hasToString(containsString("pain=Optional[8]"))));
+    mvc.perform(as(me, get("/clients/" + client.getId() + "/review/decisions")))
+        .andExpect(model().attribute("chart", hasToString(containsString("highest 8"))));
   }
 
   /** A clock of the year 1 is bounded, not a fault of the database. */

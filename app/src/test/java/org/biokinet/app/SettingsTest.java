@@ -7,6 +7,8 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
+import java.time.Duration;
+import java.time.LocalDate;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -15,6 +17,7 @@ import org.biokinet.app.client.Client;
 import org.biokinet.app.practice.Me;
 import org.biokinet.app.practice.Practice;
 import org.biokinet.app.program.DraftService;
+import org.biokinet.app.review.ReviewService;
 import org.biokinet.app.settings.SettingsService;
 import org.biokinet.core.anatomy.Position;
 import org.biokinet.core.dose.Pace;
@@ -23,6 +26,9 @@ import org.biokinet.core.ledger.Band;
 import org.biokinet.core.planning.Preferences;
 import org.biokinet.core.program.DraftEdit;
 import org.biokinet.core.program.ProgramKind;
+import org.biokinet.core.progress.Line;
+import org.biokinet.core.progress.Threshold;
+import org.biokinet.core.progress.Thresholds;
 import org.biokinet.core.timeline.Timeline;
 import org.hamcrest.Matchers;
 import org.junit.jupiter.api.Test;
@@ -34,6 +40,7 @@ import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilde
 class SettingsTest extends AppTest {
 
   @Autowired SettingsService settings;
+  @Autowired ReviewService reviews;
 
   private static MockHttpServletRequestBuilder form(String seen, Map<Pace, String> typed) {
     MockHttpServletRequestBuilder request = post("/settings").param("seen", seen);
@@ -257,5 +264,51 @@ class SettingsTest extends AppTest {
         });
     assertThat(told).hasValue(3);
     assertThat(settings.pacingHistory(me.practiceId())).hasSize(1);
+  }
+
+  private static MockHttpServletRequestBuilder thresholds(
+      String seen, Map<Threshold, String> typed) {
+    MockHttpServletRequestBuilder request = post("/settings/thresholds").param("seen", seen);
+    for (Threshold t : Threshold.values()) {
+      request.param(t.code(), typed.getOrDefault(t, Integer.toString(t.usual())));
+    }
+    return request;
+  }
+
+  /** A review asks them from now on; a fault stands beside its field, and two do not overwrite. */
+  @Test
+  void aPracticeDecidesByItsOwnThresholds() throws Exception {
+    Practice practice = practice();
+    Me me = practitioner(practice);
+    mvc.perform(as(me, thresholds("", Map.of(Threshold.PAIN_AT_REST, "9"))))
+        .andExpect(status().isUnprocessableEntity())
+        .andExpect(content().string(Matchers.containsString("A whole number, 5 to 7.")))
+        .andExpect(content().string(Matchers.containsString("value=\"9\"")));
+    assertThat(settings.thresholds(practice.id())).isEqualTo(Thresholds.USUAL);
+    Client client = client(me);
+    share(me, client, "chin-tuck", "3x5s");
+    LocalDate first = tomorrow();
+    for (int n = 0; n < 2; n++) day(client, first.plusDays(n), 2, 2);
+    clock.moveTo(clock.instant().plus(Duration.ofDays(4)));
+    assertThat(line(me, client)).isEqualTo(Line.NOT_KNOWN);
+    mvc.perform(as(me, thresholds("", Map.of(Threshold.RETURN_DAYS, "5"))))
+        .andExpect(redirectedUrl("/settings/thresholds?saved"));
+    assertThat(line(me, client)).isEqualTo(Line.RETURN);
+    mvc.perform(as(practitioner(practice), thresholds("", Map.of(Threshold.OVERDOING, "120"))))
+        .andExpect(status().isUnprocessableEntity())
+        .andExpect(content().string(Matchers.containsString("while you were typing")))
+        .andExpect(content().string(Matchers.containsString("value=\"120\"")));
+    mvc.perform(as(me, get("/settings/thresholds")))
+        .andExpect(content().string(Matchers.containsString("goes a rung lower 7 → 5")));
+  }
+
+  private Line line(Me me, Client client) {
+    return reviews
+        .open(clients.get(me, client.getId()))
+        .orElseThrow()
+        .review()
+        .decisions()
+        .get(0)
+        .line();
   }
 }

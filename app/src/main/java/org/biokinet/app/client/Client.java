@@ -12,6 +12,7 @@ import java.util.UUID;
 import org.biokinet.app.platform.Phones;
 import org.biokinet.app.practice.PracticeStamp;
 import org.biokinet.core.anatomy.Means;
+import org.biokinet.core.screening.Policy;
 import org.biokinet.core.screening.Screening;
 
 /**
@@ -20,6 +21,7 @@ import org.biokinet.core.screening.Screening;
  * @param practice as it was when this client was read
  * @param practitionerId whose client it is
  * @param breathSeconds one breath
+ * @param policy how strong a stretch may be, as the last review of this episode chose
  * @param selfCheck whether the practitioner has asked for a daily check of the joints
  * @param mapFrom from which day on the weekly body map is asked for, where a practitioner wants it
  * @param morningFrom when the client wants to be asked about the morning, where that was chosen
@@ -37,6 +39,7 @@ public record Client(
     Contact contact,
     Circumstances circumstances,
     double breathSeconds,
+    Policy policy,
     boolean selfCheck,
     Optional<LocalDate> mapFrom,
     Optional<LocalTime> morningFrom,
@@ -60,6 +63,7 @@ public record Client(
         contact,
         circumstances,
         seconds,
+        policy,
         selfCheck,
         mapFrom,
         morningFrom,

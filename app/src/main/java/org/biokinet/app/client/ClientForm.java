@@ -24,6 +24,7 @@ import org.biokinet.core.anatomy.Coded;
 import org.biokinet.core.anatomy.Equipment;
 import org.biokinet.core.anatomy.Means;
 import org.biokinet.core.anatomy.Position;
+import org.biokinet.core.measure.Goal;
 import org.jspecify.annotations.Nullable;
 import org.springframework.validation.Errors;
 

@@ -23,7 +23,9 @@ import org.biokinet.app.platform.Changes;
 import org.biokinet.app.platform.NotFound;
 import org.biokinet.app.platform.Phones;
 import org.biokinet.app.practice.Me;
+import org.biokinet.core.measure.Goal;
 import org.biokinet.core.progress.Attention;
+import org.biokinet.core.screening.Policy;
 import org.biokinet.core.screening.Screening;
 import org.biokinet.core.session.Asking;
 import org.springframework.context.ApplicationEventPublisher;
@@ -404,6 +406,15 @@ public class ClientService {
   public void setBreath(Me me, UUID clientId, double seconds) {
     row(me, clientId).setBreath(seconds);
     audit.changed(me, clientId, "breath", seconds + " s");
+  }
+
+  /** How strong a stretch may be from now on. Whoever asks has seen that nothing speaks against. */
+  @Changes
+  public void choose(Me me, UUID clientId, Policy policy) {
+    ClientRow client = row(me, clientId);
+    if (client.client().policy() == policy) return;
+    client.choose(policy);
+    audit.changed(me, clientId, "policy", policy.code());
   }
 
   /** Whether the client is asked every day how the joints move. */

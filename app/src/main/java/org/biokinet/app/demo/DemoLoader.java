@@ -1,5 +1,6 @@
 package org.biokinet.app.demo;
 
+import jakarta.persistence.EntityManager;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalTime;
@@ -9,6 +10,7 @@ import java.time.ZoneOffset;
 import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -19,7 +21,6 @@ import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientMe;
 import org.biokinet.app.client.ClientService;
 import org.biokinet.app.client.Contact;
-import org.biokinet.app.client.Goal;
 import org.biokinet.app.library.LibraryService;
 import org.biokinet.app.measurement.MeasurementService;
 import org.biokinet.app.measurement.PhotographService;
@@ -44,6 +45,7 @@ import org.biokinet.app.session.SessionUpload;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.exercise.OwnExercise;
 import org.biokinet.core.measure.BodyArea;
+import org.biokinet.core.measure.Goal;
 import org.biokinet.core.measure.Measured;
 import org.biokinet.core.measure.Motion;
 import org.biokinet.core.measure.PainMap;
@@ -52,6 +54,7 @@ import org.biokinet.core.measure.Readings;
 import org.biokinet.core.program.DraftEdit;
 import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.program.SessionLength;
+import org.biokinet.core.progress.Simulated;
 import org.biokinet.core.screening.Irritability;
 import org.biokinet.core.session.Ended;
 import org.biokinet.core.timeline.Segment;
@@ -83,6 +86,9 @@ public class DemoLoader implements ApplicationRunner {
   /** Days since Ines got her desk program. */
   private static final int DESK_SINCE = 5;
 
+  /** The minute of the day of a simulated session. */
+  private static final int SIMULATED_AT = 8 * 60;
+
   private static final ZoneId ZONE = ZoneId.of("Europe/Lisbon");
 
   private final AccountService accounts;
@@ -100,6 +106,7 @@ public class DemoLoader implements ApplicationRunner {
   private final MessageService messages;
   private final ReviewService reviews;
   private final TransactionTemplate whole;
+  private final EntityManager entities;
   private final AdjustableClock clock;
   private LocalDate today = LocalDate.EPOCH;
 
@@ -119,6 +126,7 @@ public class DemoLoader implements ApplicationRunner {
       MessageService messages,
       ReviewService reviews,
       TransactionTemplate whole,
+      EntityManager entities,
       AdjustableClock clock) {
     this.accounts = accounts;
     this.practices = practices;
@@ -135,6 +143,7 @@ public class DemoLoader implements ApplicationRunner {
     this.messages = messages;
     this.reviews = reviews;
     this.whole = whole;
+    this.entities = entities;
     this.clock = clock;
   }
 
@@ -169,6 +178,7 @@ public class DemoLoader implements ApplicationRunner {
       stopped(aldana);
       flagged(okafor);
       referred(okafor);
+      for (DemoDiary diary : DemoDiary.ALL) simulated(okafor, diary);
     } finally {
       clock.backToNow();
     }
@@ -255,6 +265,50 @@ public class DemoLoader implements ApplicationRunner {
     for (int day = 30; day > 1; day -= day > 10 ? 4 : 2) perform(hana, day, 400, 2, 2, 2, "");
     at(9, 12 * 60);
     reviewed(aldana, hana);
+  }
+
+  /** One whose weeks are simulated. */
+  private void simulated(Me me, DemoDiary diary) {
+    List<Simulated.Day> days =
+        Simulated.days(diary.seed(), diary.phases().toArray(Simulated.Phase[]::new));
+    at(days.size() + 1, 15 * 60);
+    Client client =
+        clients.add(
+            me,
+            Contact.of(diary.name(), ZONE).born(diary.born()).reachedBy(diary.phone(), ""),
+            Circumstances.of(diary.work()).agreed(today.minusDays(days.size() + 1L)));
+    screen(me, client, Set.of(), Set.of(), Set.of(), 2);
+    write(me, client, "At the desk", diary.program());
+    String token = "demo-" + client.firstName().toLowerCase(Locale.ROOT);
+    links.make(me, client.getId(), new LinkService.Made(token, CLIENT_PIN));
+    links.open(token, CLIENT_PIN, "");
+    for (Simulated.Day d : days) {
+      int daysBack = days.size() - d.day();
+      // What was written before is not looked through again for each day.
+      entities.flush();
+      entities.clear();
+      if (d.done()) told(client, daysBack, d);
+      if (d.morning().isPresent()) {
+        morning(client, daysBack - 1, 7 * 60, d.morning().getAsInt());
+      }
+      if (diary.reviewed().contains(daysBack)) {
+        at(daysBack, 17 * 60);
+        reviewed(me, client);
+      }
+    }
+  }
+
+  private void told(Client client, int daysBack, Simulated.Day d) {
+    UUID id = perform(client, daysBack, SIMULATED_AT, d.before(), d.highest(), d.felt(), "");
+    if (d.settled().isEmpty()) return;
+    at(daysBack, SIMULATED_AT + 60);
+    followUps.recordForm(
+        asClient(client),
+        FollowUpUpload.settled(
+            UUID.randomUUID(),
+            id,
+            d.settled().get(),
+            clock.instant().atZone(ZONE).toOffsetDateTime()));
   }
 
   /** All that is suggested is accepted, and shared where anything changes. */
@@ -543,12 +597,13 @@ public class DemoLoader implements ApplicationRunner {
     }
   }
 
-  private void perform(
+  private UUID perform(
       Client client, int daysBack, int minute, int before, int highest, int felt, String note) {
     UUID id = record(client, ProgramKind.MAIN, daysBack, minute, before, Ended.FINISHED);
     sessions.record(
         asClient(client),
         new CheckInUpload(UUID.randomUUID(), id, highest, felt, null, null, null, null, note));
+    return id;
   }
 
   private UUID record(

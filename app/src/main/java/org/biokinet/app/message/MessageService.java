@@ -93,6 +93,19 @@ public class MessageService {
     return true;
   }
 
+  /** Tells a client something that answers nothing they have asked. */
+  @Changes
+  public void tell(Me me, UUID clientId, String text) {
+    messages.save(
+        new MessageRow(
+            UUID.randomUUID(),
+            clientId,
+            me.id(),
+            Cut.to(Message.LONGEST, text),
+            clock.instant(),
+            null));
+  }
+
   /** The newest first. */
   @Transactional(readOnly = true)
   public List<Message> thread(UUID clientId) {

@@ -79,6 +79,12 @@ public class AccountService {
         p.getId(), practice.id(), p.name(), practice.name(), practice.zone().getId(), p.role());
   }
 
+  /** Somebody who treats; empty where they have left, or do not treat any more. */
+  @Transactional(readOnly = true)
+  public Optional<Me> treating(UUID id) {
+    return practitioners.findById(id).filter(p -> p.active() && p.role().clinical()).map(this::me);
+  }
+
   /** Somebody whose clients these can be. */
   public record Colleague(UUID id, String name) {}
 

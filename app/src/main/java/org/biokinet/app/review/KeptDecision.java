@@ -63,6 +63,11 @@ public record KeptDecision(
         a.choice().reason());
   }
 
+  /** Whether anything is done otherwise from then on. */
+  public boolean changes() {
+    return !dose.equals(Optional.of(now));
+  }
+
   /** "left", or empty where there are no sides. */
   public String side() {
     return Part.of(part).side().map(Side::label).orElse("");

@@ -11,7 +11,9 @@ import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.program.Draft;
 import org.biokinet.core.program.Program;
 import org.biokinet.core.progress.Agreed;
+import org.biokinet.core.progress.Maintenance;
 import org.biokinet.core.progress.Part;
+import org.biokinet.core.progress.Review;
 import org.springframework.context.MessageSource;
 import org.springframework.stereotype.Component;
 
@@ -51,8 +53,12 @@ class NoteWords {
     this.messages = messages;
   }
 
-  /** No longer than a version has room for. */
-  String of(ReviewService.Open open) {
+  /**
+   * No longer than a version has room for.
+   *
+   * @param whole what is followed of what was suggested for the program as a whole
+   */
+  String of(ReviewService.Open open, Optional<Review.Whole> whole) {
     Map<Way, Map<String, List<Part>>> all = new LinkedHashMap<>();
     for (Agreed a : open.agreed()) {
       Part part = a.suggested().part();
@@ -65,9 +71,26 @@ class NoteWords {
     for (Way way : List.of(Way.MORE, Way.AGAIN, Way.LESS, Way.OUT)) {
       if (all.containsKey(way)) sentences.add(say(way.code, named(all.get(way))));
     }
+    whole.ifPresent(w -> sentences.add(say(w, open.program())));
     if (sentences.isEmpty()) return "";
-    if (all.containsKey(Way.STAYS)) sentences.add(say(Way.STAYS.code, ""));
+    if (whole.isEmpty() && all.containsKey(Way.STAYS)) sentences.add(say(Way.STAYS.code, ""));
     return Cut.to(Draft.LONGEST_NOTE, String.join(" ", sentences));
+  }
+
+  /**
+   * The same of what came about by itself.
+   *
+   * @param by who has allowed it
+   */
+  String byItself(ReviewService.Open open, String by) {
+    String changed = of(open, Optional.empty());
+    String way = changed.isEmpty() ? "itself-stays" : "itself";
+    return Cut.to(Draft.LONGEST_NOTE, (changed + " " + say(way, by)).strip());
+  }
+
+  /** What the client reads where somebody has looked at that and shared again what was before. */
+  String takenBack(String by) {
+    return say("taken-back", by);
   }
 
   private String named(Map<String, List<Part>> parts) {
@@ -81,6 +104,10 @@ class NoteWords {
                   : "%s (%s)".formatted(name, side.get().label()));
         });
     return String.join("; ", names); // a name may have a comma
+  }
+
+  private String say(Review.Whole whole, Program program) {
+    return say(whole.name(), Integer.toString(Maintenance.days(program)));
   }
 
   private String say(String way, String names) {

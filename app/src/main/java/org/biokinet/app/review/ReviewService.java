@@ -12,10 +12,12 @@ import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.biokinet.app.audit.Audit;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientService;
 import org.biokinet.app.library.Library;
+import org.biokinet.app.message.MessageService;
 import org.biokinet.app.people.AccountService;
 import org.biokinet.app.platform.Changes;
 import org.biokinet.app.platform.Cut;
@@ -35,16 +37,21 @@ import org.biokinet.core.dose.DoseNotation;
 import org.biokinet.core.dose.Parsed;
 import org.biokinet.core.dose.SideDose;
 import org.biokinet.core.program.Draft;
+import org.biokinet.core.program.DraftEdit;
 import org.biokinet.core.program.Program;
 import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.progress.Agreed;
+import org.biokinet.core.progress.Attention;
+import org.biokinet.core.progress.Automatic;
 import org.biokinet.core.progress.Cadence;
 import org.biokinet.core.progress.Choice;
 import org.biokinet.core.progress.Decision;
+import org.biokinet.core.progress.Diary;
+import org.biokinet.core.progress.Maintenance;
 import org.biokinet.core.progress.Outcome;
-import org.biokinet.core.progress.Pace;
 import org.biokinet.core.progress.Part;
 import org.biokinet.core.progress.Review;
+import org.biokinet.core.screening.Policy;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.stereotype.Service;
@@ -90,6 +97,17 @@ public class ReviewService {
    */
   public record Open(DiaryService.Kept kept, Review review, List<Line> lines, String mark) {
 
+    /** The same with a choice on each. */
+    Open with(List<Agreed> agreed, String by) {
+      List<Line> chosen = new ArrayList<>();
+      for (int i = 0; i < lines.size(); i++) {
+        Line line = lines.get(i);
+        Chosen choice = new Chosen(agreed.get(i).choice(), by, false);
+        chosen.add(new Line(line.decision(), line.seen(), Optional.of(choice)));
+      }
+      return new Open(kept, review, chosen, mark);
+    }
+
     public List<Agreed> agreed() {
       return lines.stream().flatMap(l -> l.agreed().stream()).toList();
     }
@@ -101,18 +119,50 @@ public class ReviewService {
     public Program program() {
       return kept.now().program();
     }
+
+    /** What is suggested for the program as a whole, where that changes all doses. */
+    public Optional<Review.Whole> whole() {
+      return review.course().filter(Review.Whole::moves);
+    }
+
+    /** What somebody has decided to keep as it is. */
+    private List<Part> asTheyAre() {
+      return agreed().stream()
+          .filter(a -> a.choice().kind() == Choice.Kind.REJECT)
+          .map(a -> a.suggested().part())
+          .toList();
+    }
+
+    /** The doses of all items where that is followed, with what was decided for each. */
+    private Map<Integer, Optional<Dose>> followed(Map<Integer, Optional<Dose>> decided) {
+      return whole()
+          .map(
+              w ->
+                  kept.before()
+                      .filter(full -> w == Review.Whole.FULL_AGAIN)
+                      .map(full -> Maintenance.fullAgain(full, program(), decided, asTheyAre()))
+                      .orElseGet(() -> Maintenance.doses(program(), decided)))
+          .orElse(decided);
+    }
   }
 
-  /** A review that was made. */
+  /**
+   * A review that was made.
+   *
+   * @param by who made it, or had allowed that it is made by itself
+   * @param whole what was followed of what was suggested for the program as a whole
+   */
   public record Made(
       UUID id,
       Instant at,
       String by,
+      boolean byItself,
       int rules,
       int ofVersion,
       OptionalInt toVersion,
       boolean shared,
-      Pace pace,
+      Optional<Review.Whole> whole,
+      Terms terms,
       LocalDate next,
       List<KeptDecision> decided) {}
 
@@ -137,6 +187,7 @@ public class ReviewService {
   private final VersionService versions;
   private final SessionService sessions;
   private final FollowUpService followUps;
+  private final MessageService messages;
   private final Audit audit;
   private final ApplicationEventPublisher publisher;
   private final Clock clock;
@@ -152,6 +203,7 @@ public class ReviewService {
       VersionService versions,
       SessionService sessions,
       FollowUpService followUps,
+      MessageService messages,
       Audit audit,
       ApplicationEventPublisher publisher,
       Clock clock) {
@@ -165,6 +217,7 @@ public class ReviewService {
     this.versions = versions;
     this.sessions = sessions;
     this.followUps = followUps;
+    this.messages = messages;
     this.audit = audit;
     this.publisher = publisher;
     this.clock = clock;
@@ -349,23 +402,55 @@ public class ReviewService {
    *
    * @param note what the client will read with a version, in the practitioner's words
    * @param why it is shared over a warning
-   * @param pace from now on
+   * @param terms from now on
+   * @param whole whether what is suggested for the program as a whole is followed
    * @param next the day of the next one
    */
-  public record Said(String note, String why, Pace pace, LocalDate next) {}
+  public record Said(String note, String why, Terms terms, boolean whole, LocalDate next) {}
 
   /**
    * What would be made.
    *
    * @param said as it is usually said, to be changed
+   * @param policies that may be chosen
    * @param earliest day for which the next review may be planned
    */
   public record Proposal(
-      Open open, DraftService.Proposed proposed, Said said, LocalDate earliest, LocalDate latest) {
+      Open open,
+      DraftService.Proposed proposed,
+      Said said,
+      List<PolicyOffered> policies,
+      LocalDate earliest,
+      LocalDate latest) {
 
     /** Whether anything is different from what is in force. */
     public boolean changes() {
-      return open.agreed().stream().anyMatch(Agreed::changes);
+      return said.whole() || open.agreed().stream().anyMatch(Agreed::changes);
+    }
+
+    /** Whether it is suggested to finish. */
+    public boolean finishes() {
+      return open.whole().equals(Optional.of(Review.Whole.FINISH));
+    }
+
+    /** On so many days a week it would be kept up. */
+    public int keptUpDays() {
+      return Maintenance.days(open.program());
+    }
+  }
+
+  /**
+   * A policy, and what speaks against it.
+   *
+   * @param against empty where it may be chosen
+   */
+  public record PolicyOffered(Policy policy, List<String> against) {
+
+    /** "tolerable-stretch: up to 6 of 10, a rise of 2 is borne (not now: highly irritable)". */
+    public String words() {
+      return against.isEmpty()
+          ? policy.words()
+          : "%s (not now: %s)".formatted(policy.words(), String.join("; ", against));
     }
   }
 
@@ -374,15 +459,35 @@ public class ReviewService {
   public Optional<Proposal> proposal(Me me, Client client) {
     return open(client)
         .filter(open -> open.undecided() == 0)
-        .map(open -> proposal(me, client, open, usual(client, open)));
+        .map(open -> proposal(me, client, open, usual(me, client, open, open.whole().isPresent())));
   }
 
-  private Said usual(Client client, Open open) {
-    List<Outcome> decided = open.agreed().stream().map(a -> a.outcome(open.program())).toList();
+  /**
+   * The same with what somebody has said so far.
+   *
+   * @param whole whether what is suggested for the program as a whole is followed
+   */
+  @Transactional(readOnly = true)
+  public Optional<Proposal> proposal(Me me, Client client, boolean whole) {
+    return open(client)
+        .filter(open -> open.undecided() == 0)
+        .map(open -> proposal(me, client, open, usual(me, client, open, whole)));
+  }
+
+  /** What is allowed to come about by itself is allowed anew by whoever had allowed it. */
+  private Said usual(Me me, Client client, Open open, boolean whole) {
+    Optional<Review.Whole> followed = open.whole().filter(w -> whole);
+    List<Outcome> decided = new ArrayList<>();
+    open.agreed().forEach(a -> decided.add(a.outcome(open.program())));
+    if (followed.equals(Optional.of(Review.Whole.FULL_AGAIN))) decided.add(Outcome.EASE);
     return new Said(
-        words.of(open),
+        words.of(open, followed),
         open.kept().now().version().reason(),
-        open.kept().diary().pace(),
+        new Terms(
+            open.kept().diary().pace(),
+            open.kept().diary().policy(),
+            open.kept().allowedBy().filter(me.id()::equals).isPresent()),
+        followed.isPresent(),
         today(client).plusDays(Cadence.days(decided)));
   }
 
@@ -392,11 +497,13 @@ public class ReviewService {
 
   private Proposal proposal(Me me, Client client, Open open, Said said) {
     Map<Integer, Optional<Dose>> doses = Agreed.doses(open.agreed(), open.program());
+    if (said.whole()) doses = open.followed(doses);
     LocalDate today = today(client);
     return new Proposal(
         open,
         drafts.proposed(me, client, open.kept().now(), doses, said.note()),
         said,
+        Stream.of(Policy.values()).map(p -> new PolicyOffered(p, against(open, p))).toList(),
         today.plusDays(1),
         today.plusDays(Cadence.MOST_DAYS));
   }
@@ -427,24 +534,171 @@ public class ReviewService {
           "The next review is planned for a day from %s to %s."
               .formatted(proposal.earliest(), proposal.latest()));
     }
+    if (said.whole() && open.whole().isEmpty()) {
+      throw new Refused("Nothing is suggested for the whole any more: look at it once more.");
+    }
+    List<String> against = against(open, said.terms().policy());
+    if (!against.isEmpty()) {
+      throw new Refused(
+          "%s is refused: %s.".formatted(said.terms().policy().code(), String.join("; ", against)));
+    }
+    ReviewRow row = keep(me, client, proposal, share, false);
+    clients.choose(me, clientId, said.terms().policy());
+    choices.deleteAll(choices.findByKeyClientId(clientId));
+    clients.answered(clientId, Attention.BY_ITSELF);
+    return made(row);
+  }
+
+  /** Makes it, and keeps what was decided and on what. */
+  private ReviewRow keep(Me me, Client client, Proposal proposal, boolean share, boolean itself) {
+    Open open = proposal.open();
+    Said said = proposal.said();
     Integer number = proposal.changes() ? put(me, client, proposal, share, said.why()) : null;
     ReviewRow row =
         reviews.save(
             new ReviewRow(
-                clientId,
+                client.getId(),
                 clock.instant(),
                 me.id(),
                 Decision.RULES,
                 open.kept().now().version().number(),
                 number,
                 number != null && share,
-                said.pace(),
+                open.whole().filter(w -> said.whole()),
+                itself,
+                said.terms(),
                 said.next(),
                 kept(open)));
-    choices.deleteAll(choices.findByKeyClientId(clientId));
-    publisher.publishEvent(new ReviewMade(clientId));
-    audit.changed(me, clientId, "review", number == null ? "nothing changes" : "version " + number);
+    diaries.keep(row, open.kept().diary());
+    publisher.publishEvent(new ReviewMade(client.getId()));
+    audit.changed(
+        me,
+        client.getId(),
+        itself ? "review by itself" : "review",
+        number == null ? "nothing changes" : "version " + number);
+    return row;
+  }
+
+  // ---- what is made by itself --------------------------------------------------------------
+
+  /** Whose last review allows that it is eased by itself. */
+  @Transactional(readOnly = true)
+  public List<UUID> automatic() {
+    return reviews.automatic();
+  }
+
+  /**
+   * Makes what may be made by itself: by who has allowed it, with nobody in the middle of it, and
+   * not twice before somebody has seen it.
+   *
+   * @return empty where nothing is to be made, or it is left to a practitioner
+   * @throws Refused with the reason; nothing was done then
+   */
+  @Changes
+  public Optional<Made> byItself(UUID clientId) {
+    Client client = clients.lock(clients.byId(clientId));
+    List<ReviewRow> rows = reviews.findByClientIdOrderByMadeAtDesc(clientId);
+    Optional<Me> allowed =
+        ofEpisode(rows, client)
+            .filter(r -> r.terms().automatic())
+            .flatMap(r -> accounts.treating(r.madeBy()))
+            .filter(me -> me.practiceId().equals(client.practiceId()));
+    if (client.archived() || allowed.isEmpty() || waits(clientId)) return Optional.empty();
+    Me me = allowed.get();
+    Optional<Open> open =
+        diaries.of(client, rows).map(kept -> open(client, kept)).filter(ReviewService::untouched);
+    if (open.isEmpty() || drafts.state(me, client, ProgramKind.MAIN).started()) {
+      return Optional.empty();
+    }
+    LocalDate due = due(client, ofEpisode(rows, client), open.get().kept().now().version());
+    Optional<List<Agreed>> agreed = Automatic.of(open.get().review(), !today(client).isBefore(due));
+    return agreed.map(all -> byItself(me, client, open.get().with(all, me.name())));
+  }
+
+  /** Where the gate is open, nobody is away, and nobody has chosen on anything. */
+  private static boolean untouched(Open open) {
+    Diary diary = open.kept().diary();
+    LocalDate today = diary.today();
+    return diary.allowed().isPresent() && !diary.paused(today) && open.agreed().isEmpty();
+  }
+
+  /** Whether the last one made by itself waits to be seen. */
+  private boolean waits(UUID clientId) {
+    return clients.matters(clientId).stream().anyMatch(m -> m.as() == Attention.BY_ITSELF);
+  }
+
+  private Made byItself(Me me, Client client, Open open) {
+    Said usual = usual(me, client, open, false);
+    Said said =
+        new Said(
+            words.byItself(open, me.name()),
+            usual.why(),
+            usual.terms(),
+            usual.whole(),
+            usual.next());
+    Proposal proposal = proposal(me, client, open, said);
+    ReviewRow row = keep(me, client, proposal, true, true);
+    if (!proposal.changes()) messages.tell(me, client.getId(), said.note());
+    String what = proposal.changes() ? "eased" : "stays as it is";
+    clients.raise(
+        client.getId(), Attention.BY_ITSELF, "%s, as %s allowed".formatted(what, me.name()));
     return made(row);
+  }
+
+  /** The newest review, where it was made by itself. */
+  @Transactional(readOnly = true)
+  public Optional<Made> newestByItself(Client client) {
+    return reviews
+        .findFirstByClientIdAndMadeAtGreaterThanEqualOrderByMadeAtDesc(
+            client.getId(), client.episodeSince())
+        .filter(ReviewRow::byItself)
+        .map(this::made);
+  }
+
+  /** Somebody has looked at what was made by itself; it stays. */
+  @Changes
+  public void seen(Me me, UUID clientId) {
+    clients.lock(me, clientId);
+    clients.answered(clientId, Attention.BY_ITSELF);
+    audit.changed(me, clientId, "review by itself", "seen");
+  }
+
+  /**
+   * Shares again what was in force before it was eased by itself; what is warned of takes a reason,
+   * and so goes through Plan.
+   *
+   * @throws Refused with the reason; nothing was done then
+   */
+  @Changes
+  public void takeBack(Me me, UUID clientId, UUID id) {
+    Client client = clients.lock(me, clientId);
+    ReviewRow row = reviews.findByIdAndClientId(id, clientId).orElseThrow(NotFound::new);
+    VersionService.Replay now =
+        versions.latest(client, ProgramKind.MAIN).orElseThrow(NotFound::new);
+    if (!row.byItself() || !row.toVersion().equals(OptionalInt.of(now.version().number()))) {
+      throw new Refused("Something else is in force by now: change it in Plan.");
+    }
+    DraftService.State state = drafts.state(me, client, ProgramKind.MAIN);
+    if (state.started()) {
+      throw new Refused(
+          "%s is being written already: change it there.".formatted(state.next().words()));
+    }
+    ProgramVersion.Name before = new ProgramVersion.Name(ProgramKind.MAIN, row.ofVersion());
+    DraftService.State then = done(drafts.takeBack(me, clientId, before, state.seq()));
+    DraftEdit note = new DraftEdit.SetNote(Optional.of(words.takenBack(me.name())));
+    then = done(drafts.edit(me, clientId, ProgramKind.MAIN, then.seq(), note));
+    shared(drafts.share(me, clientId, ProgramKind.MAIN, then.seq(), ""));
+    clients.answered(clientId, Attention.BY_ITSELF);
+    audit.changed(me, clientId, "review by itself", "taken back");
+  }
+
+  /** What speaks against a policy; with a gate that is closed all but the strictest is refused. */
+  private static List<String> against(Open open, Policy policy) {
+    return open.kept()
+        .diary()
+        .allowed()
+        .map(a -> policy.against(a.assessment()))
+        .orElse(policy == Policy.COMFORT_FIRST ? List.of() : List.of("the gate is closed"));
   }
 
   private static void shortEnough(String what, String text, int most) {
@@ -465,13 +719,13 @@ public class ReviewService {
         done(
             drafts.edit(
                 me, client.getId(), ProgramKind.MAIN, now.seq(), proposal.proposed().edit()));
-    if (share) {
-      DraftService.Outcome shared =
-          drafts.share(me, client.getId(), ProgramKind.MAIN, then.seq(), why);
-      if (shared instanceof DraftService.Outcome.Refused refused) throw new Refused(refused.why());
-      if (!(shared instanceof DraftService.Outcome.Shared)) done(shared);
-    }
+    if (share) shared(drafts.share(me, client.getId(), ProgramKind.MAIN, then.seq(), why));
     return next.number();
+  }
+
+  private static void shared(DraftService.Outcome outcome) {
+    if (outcome instanceof DraftService.Outcome.Refused refused) throw new Refused(refused.why());
+    if (!(outcome instanceof DraftService.Outcome.Shared)) done(outcome);
   }
 
   private static DraftService.State done(DraftService.Outcome outcome) {
@@ -498,6 +752,25 @@ public class ReviewService {
   @Transactional(readOnly = true)
   public Made of(UUID clientId, UUID id) {
     return reviews.findByIdAndClientId(id, clientId).map(this::made).orElseThrow(NotFound::new);
+  }
+
+  /**
+   * What a review was made on.
+   *
+   * @return empty for one from before that was kept, or where an exercise of it is gone
+   */
+  @Transactional(readOnly = true)
+  public Optional<Diary> diary(UUID clientId, UUID id) {
+    return reviews.findByIdAndClientId(id, clientId).flatMap(diaries::asItWas);
+  }
+
+  /** The same as a document, whatever has become of its exercises. */
+  @Transactional(readOnly = true)
+  public String document(UUID clientId, UUID id) {
+    return reviews
+        .findByIdAndClientId(id, clientId)
+        .flatMap(row -> diaries.document(row.getId()))
+        .orElseThrow(NotFound::new);
   }
 
   /** The day on which the main program is to be reviewed next; empty while there is none. */
@@ -535,11 +808,13 @@ public class ReviewService {
         row.getId(),
         row.madeAt(),
         accounts.practitionerName(row.madeBy()),
+        row.byItself(),
         row.rules(),
         row.ofVersion(),
         row.toVersion(),
         row.shared(),
-        row.pace(),
+        row.whole(),
+        row.terms(),
         row.nextOn(),
         row.decided());
   }

@@ -12,6 +12,7 @@
       "pause",
       "screening",
       "session",
+      "settings",
       "message"
     })
 @NullMarked

@@ -25,6 +25,7 @@ import org.biokinet.core.screening.Assessment;
 import org.biokinet.core.screening.Clearance;
 import org.biokinet.core.screening.Condition;
 import org.biokinet.core.screening.Gate;
+import org.biokinet.core.screening.Policy;
 import org.biokinet.core.screening.Screening;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
@@ -91,14 +92,17 @@ public class ScreeningService {
     List<ClientScreening.KeptScreening> all = all(client, GateFacts.ALL);
     GateFacts.At known = facts.at(client.getId(), GateFacts.ALL);
     return new ClientScreening(
-        all, facts(client.archived(), all, client.screenAfter(), known), today(client));
+        all,
+        facts(client.archived(), all, client.screenAfter(), known, client.policy()),
+        today(client));
   }
 
   private static Gate.Facts facts(
       boolean archived,
       List<ClientScreening.KeptScreening> all,
       Optional<Instant> askAgain,
-      GateFacts.At known) {
+      GateFacts.At known,
+      Policy policy) {
     return new Gate.Facts(
         archived,
         all.stream().map(ClientScreening.KeptScreening::answered).toList(),
@@ -113,7 +117,8 @@ public class ScreeningService {
             known.known(GateFactRow.Kind.FEVER),
             known.known(GateFactRow.Kind.FLARE_BEGUN),
             known.known(GateFactRow.Kind.FLARE_ENDED),
-            known.known(GateFactRow.Kind.FLARE_UNDONE)));
+            known.known(GateFactRow.Kind.FLARE_UNDONE)),
+        policy);
   }
 
   /** The gate of one client, now. */
@@ -131,7 +136,12 @@ public class ScreeningService {
   public Gate gate(Client client, Instant at) {
     GateFacts.At known = facts.at(client.getId(), at);
     return Gate.of(
-        facts(known.archived(), all(client, at), known.known(GateFactRow.Kind.ASK_AGAIN), known),
+        facts(
+            known.archived(),
+            all(client, at),
+            known.known(GateFactRow.Kind.ASK_AGAIN),
+            known,
+            client.policy()),
         at.atZone(client.zone()).toLocalDate());
   }
 

@@ -21,7 +21,6 @@ import java.util.OptionalInt;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.biokinet.app.audit.Audit;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientMe;
@@ -594,34 +593,27 @@ public class SessionService {
         clientId, PageRequest.of(Pages.bounded(page), size));
   }
 
-  /**
-   * What Review shows.
-   *
-   * @param page the newest first
-   * @param since all from a day on, the oldest first
-   */
-  public record Reviewed(Page<Session> page, List<Session> since) {}
-
-  @Transactional(readOnly = true)
-  public Reviewed reviewed(UUID clientId, int page, int size, LocalDate from) {
-    Page<SessionRow> rows = rows(clientId, page, size);
-    List<SessionRow> since =
-        sessions.findByClientIdAndLocalDateGreaterThanEqualOrderByStartedAt(clientId, from);
-    // What belongs to them is read once for both.
-    List<SessionRow> all = Stream.concat(rows.stream(), since.stream()).toList();
-    List<Session> whole = whole(clientId, all);
-    int shown = rows.getNumberOfElements();
-    return new Reviewed(
-        new PageImpl<>(whole.subList(0, shown), rows.getPageable(), rows.getTotalElements()),
-        whole.subList(shown, whole.size()));
-  }
-
   /** From a day on, the oldest first. */
   @Transactional(readOnly = true)
   public List<Session> since(UUID clientId, LocalDate from) {
     return whole(
         clientId,
         sessions.findByClientIdAndLocalDateGreaterThanEqualOrderByStartedAt(clientId, from));
+  }
+
+  /** Sessions, the oldest first, and what was told besides. */
+  public record Log(List<Session> sessions, FollowUpService.Told told) {}
+
+  /** The same with what was told besides, read once. */
+  @Transactional(readOnly = true)
+  public Log log(UUID clientId, LocalDate from) {
+    FollowUpService.Told told = followUps.since(clientId, from);
+    return new Log(
+        whole(
+            clientId,
+            sessions.findByClientIdAndLocalDateGreaterThanEqualOrderByStartedAt(clientId, from),
+            told.settled()),
+        told);
   }
 
   /**
@@ -669,6 +661,12 @@ public class SessionService {
 
   /** With what was done of each item and what was said afterwards. */
   private List<Session> whole(UUID clientId, List<SessionRow> rows) {
+    List<UUID> uploads = rows.stream().map(SessionRow::uploadId).toList();
+    return rows.isEmpty() ? List.of() : whole(clientId, rows, followUps.settled(clientId, uploads));
+  }
+
+  private List<Session> whole(
+      UUID clientId, List<SessionRow> rows, Map<UUID, Session.Settled> settled) {
     if (rows.isEmpty()) return List.of();
     Map<UUID, List<Performance.Part>> parts =
         items
@@ -679,12 +677,7 @@ public class SessionService {
                 Collectors.groupingBy(
                     i -> i.getId().sessionId(),
                     Collectors.mapping(SessionItemRow::part, Collectors.toList())));
-    List<UUID> uploads = rows.stream().map(SessionRow::uploadId).toList();
-    Map<UUID, Session.Settled> settled = followUps.settled(clientId, uploads);
-    Map<UUID, CheckIn> said =
-        checkIns.findByClientIdAndSessionUploadIdInOrderByReceivedAt(clientId, uploads).stream()
-            .collect(
-                Collectors.toMap(CheckInRow::sessionUploadId, CheckInRow::checkIn, (a, b) -> b));
+    Map<UUID, CheckIn> said = said(clientId, rows);
     return rows.stream()
         .map(
             r ->

@@ -14,8 +14,10 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.TreeSet;
 import java.util.UUID;
+import java.util.function.BiFunction;
+import java.util.function.Function;
+import java.util.stream.Stream;
 import org.biokinet.app.audit.Audit;
 import org.biokinet.app.people.AccountService;
 import org.biokinet.app.platform.Changes;
@@ -29,6 +31,8 @@ import org.biokinet.core.dose.Pacing;
 import org.biokinet.core.ledger.Band;
 import org.biokinet.core.planning.Preferences;
 import org.biokinet.core.program.Course;
+import org.biokinet.core.progress.Threshold;
+import org.biokinet.core.progress.Thresholds;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -47,13 +51,14 @@ public class SettingsService {
     List<SettingRow> findByPracticeIdAndNameOrderByMadeAtDesc(UUID practiceId, String name);
   }
 
-  /** A change of the pacing, in words. */
+  /** A change, in words. */
   public record Change(Instant at, String by, String what) {}
 
   private static final String PACING = "pacing";
   private static final String BAND = "band";
   private static final String PREFERENCES = "preferences";
   private static final String PHASES = "phases";
+  private static final String THRESHOLDS = "thresholds";
 
   private final SettingRows rows;
   private final AccountService accounts;
@@ -80,7 +85,12 @@ public class SettingsService {
   }
 
   /** What a practice has chosen, of all that can be chosen. */
-  public record Chosen(Pacing pacing, Band band, Preferences preferences, List<String> phases) {
+  public record Chosen(
+      Pacing pacing,
+      Band band,
+      Preferences preferences,
+      List<String> phases,
+      Thresholds thresholds) {
     public Chosen {
       phases = List.copyOf(phases);
     }
@@ -118,7 +128,10 @@ public class SettingsService {
             Optional.ofNullable(newest.get(PREFERENCES))
                 .map(this::preferences)
                 .orElse(Preferences.USUAL),
-            Optional.ofNullable(newest.get(PHASES)).map(this::names).orElse(Course.PHASES));
+            Optional.ofNullable(newest.get(PHASES)).map(this::names).orElse(Course.PHASES),
+            Optional.ofNullable(newest.get(THRESHOLDS))
+                .map(this::thresholds)
+                .orElse(Thresholds.USUAL));
     // What is being changed just now may never be committed.
     if (TransactionSynchronizationManager.isCurrentTransactionReadOnly()) {
       chosen.put(practice.practiceId(), new CachedChoice(practice.changes(), now));
@@ -160,31 +173,99 @@ public class SettingsService {
 
   @Transactional(readOnly = true)
   public List<Change> pacingHistory(UUID practiceId) {
-    List<SettingRow> newestFirst =
-        rows.findByPracticeIdAndNameOrderByMadeAtDesc(practiceId, PACING);
+    return history(practiceId, PACING, this::pacing, Pacing.DEFAULT, SettingsService::difference);
+  }
+
+  /** The newest first. */
+  private <T> List<Change> history(
+      UUID practiceId,
+      String name,
+      Function<String, T> read,
+      T usual,
+      BiFunction<T, T, List<String>> difference) {
+    List<SettingRow> newestFirst = rows.findByPracticeIdAndNameOrderByMadeAtDesc(practiceId, name);
     List<Change> changes = new ArrayList<>();
     for (int i = 0; i < newestFirst.size(); i++) {
       SettingRow row = newestFirst.get(i);
-      Pacing before =
-          i + 1 < newestFirst.size() ? pacing(newestFirst.get(i + 1).value()) : Pacing.DEFAULT;
+      T before = i + 1 < newestFirst.size() ? read.apply(newestFirst.get(i + 1).value()) : usual;
+      List<String> what = difference.apply(before, read.apply(row.value()));
       changes.add(
           new Change(
               row.madeAt(),
               accounts.practitionerName(row.madeBy()),
-              difference(before, pacing(row.value()))));
+              what.isEmpty() ? "nothing changed" : String.join(" · ", what)));
     }
     return changes;
   }
 
-  private static String difference(Pacing before, Pacing after) {
-    TreeSet<Pace> changed = new TreeSet<>();
-    for (Pace p : Pace.values()) if (before.seconds(p) != after.seconds(p)) changed.add(p);
-    if (changed.isEmpty()) return "nothing changed";
-    return String.join(
-        " · ",
-        changed.stream()
-            .map(p -> "%s %d → %d s".formatted(p.label(), before.seconds(p), after.seconds(p)))
-            .toList());
+  private static List<String> difference(Pacing before, Pacing after) {
+    return Stream.of(Pace.values())
+        .filter(p -> before.seconds(p) != after.seconds(p))
+        .map(p -> "%s %d → %d s".formatted(p.label(), before.seconds(p), after.seconds(p)))
+        .toList();
+  }
+
+  @Transactional(readOnly = true)
+  public Thresholds thresholds(UUID practiceId) {
+    return of(practices.stamp(practiceId)).thresholds();
+  }
+
+  /** Names the thresholds in force, as {@link #pacingRevision} does the pacing. */
+  @Transactional(readOnly = true)
+  public Optional<UUID> thresholdsRevision(UUID practiceId) {
+    return current(practiceId, THRESHOLDS).map(SettingRow::getId);
+  }
+
+  /**
+   * By which figures this practice decides from now on; what was decided stays as it was.
+   *
+   * @param seen the revision that was edited
+   * @return the name of whoever changed it in between, then nothing was saved
+   */
+  @Changes
+  public Optional<String> setThresholds(Me me, Thresholds thresholds, Optional<UUID> seen) {
+    practices.lock(me);
+    Optional<SettingRow> now = current(me.practiceId(), THRESHOLDS);
+    Optional<String> by = overtakenBy(now, seen);
+    if (by.isPresent()) return by;
+    Map<String, Integer> value = new LinkedHashMap<>();
+    thresholds.changes().forEach((threshold, own) -> value.put(threshold.code(), own));
+    save(me, THRESHOLDS, write(value), now);
+    return Optional.empty();
+  }
+
+  @Transactional(readOnly = true)
+  public List<Change> thresholdsHistory(UUID practiceId) {
+    return history(
+        practiceId,
+        THRESHOLDS,
+        this::thresholds,
+        Thresholds.USUAL,
+        (before, after) ->
+            Stream.of(Threshold.values())
+                .filter(t -> before.of(t) != after.of(t))
+                .map(t -> "%s %d → %d".formatted(t.label(), before.of(t), after.of(t)))
+                .toList());
+  }
+
+  /** What is no threshold any more, or outside its bounds by now, is as usual. */
+  private Thresholds thresholds(String value) {
+    Map<Threshold, Integer> own = new EnumMap<>(Threshold.class);
+    codes(value)
+        .forEach(
+            (code, number) ->
+                Coded.find(Threshold.class, code)
+                    .filter(t -> t.allows(number))
+                    .ifPresent(t -> own.put(t, number)));
+    return new Thresholds(own);
+  }
+
+  private Map<String, Integer> codes(String value) {
+    try {
+      return json.readValue(value, new TypeReference<>() {});
+    } catch (JsonProcessingException e) {
+      throw new IllegalStateException(e);
+    }
   }
 
   /** The published band that Plan shows. */
@@ -288,14 +369,9 @@ public class SettingsService {
   }
 
   private Pacing pacing(String value) {
-    try {
-      Map<String, Integer> codes = json.readValue(value, new TypeReference<>() {});
-      Map<Pace, Integer> changes = new EnumMap<>(Pace.class);
-      codes.forEach((c, s) -> Coded.find(Pace.class, c).ifPresent(p -> changes.put(p, s)));
-      return Pacing.of(changes);
-    } catch (JsonProcessingException e) {
-      throw new IllegalStateException(e);
-    }
+    Map<Pace, Integer> changes = new EnumMap<>(Pace.class);
+    codes(value).forEach((c, s) -> Coded.find(Pace.class, c).ifPresent(p -> changes.put(p, s)));
+    return Pacing.of(changes);
   }
 
   private String write(Object value) {

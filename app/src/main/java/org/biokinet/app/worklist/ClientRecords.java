@@ -16,6 +16,7 @@ import org.biokinet.app.client.Matter;
 import org.biokinet.app.program.DraftService;
 import org.biokinet.app.program.ProgramVersion;
 import org.biokinet.app.screening.ClientScreening;
+import org.biokinet.app.worklist.internal.PutOffRow;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.progress.Attention;
 import org.biokinet.core.progress.Flare;
@@ -36,6 +37,7 @@ import org.biokinet.core.session.Session;
  * @param called when somebody last called
  * @param measured the day of the last visit
  * @param review when the next review of the main program is due
+ * @param putOff the newest word about that they are looked at later
  */
 record ClientRecords(
     Client client,
@@ -51,6 +53,7 @@ record ClientRecords(
     Optional<Flare> flare,
     Optional<Pause> pause,
     Optional<LocalDate> review,
+    Optional<PutOffRow> putOff,
     Instant now) {
 
   Standing standing() {
@@ -85,7 +88,10 @@ record ClientRecords(
         days(),
         measured,
         flare.filter(Flare::lasts).map(f -> new Standing.Flaring(f.begun(), f.until())),
-        pause.map(p -> new Standing.Away(p.kind(), p.from(), p.last())));
+        pause.map(p -> new Standing.Away(p.kind(), p.from(), p.last())),
+        putOff
+            .filter(p -> p.off().holds(attention, since(attention), now))
+            .map(p -> new Standing.Later(p.off().until(), p.reason())));
   }
 
   private Attention.Facts facts(Gate gate) {
@@ -108,13 +114,16 @@ record ClientRecords(
             flare,
             at(Attention.FLARE_EXAMINE),
             pause.map(p -> p.from().atStartOfDay(client.zone()).toInstant()),
-            pause.map(p -> p.last().plusDays(1).atStartOfDay(client.zone()).toInstant())));
+            pause.map(p -> p.last().plusDays(1).atStartOfDay(client.zone()).toInstant())),
+        at(Attention.BY_ITSELF));
   }
 
   private Optional<Instant> validUntil(Attention.Facts facts) {
     Optional<Instant> gateChanges =
         screening.gateChanges().map(day -> day.atStartOfDay(client.zone()).toInstant());
-    return Stream.concat(Attention.changes(facts, now).stream(), gateChanges.stream())
+    Optional<Instant> back = putOff.map(p -> p.off().until()).filter(now::isBefore);
+    return Stream.of(Attention.changes(facts, now), gateChanges, back)
+        .flatMap(Optional::stream)
         .min(Comparator.naturalOrder());
   }
 
@@ -124,7 +133,8 @@ record ClientRecords(
       case FLARE_EXAMINE -> at(attention).orElseGet(() -> flare.orElseThrow().examinedFrom());
       case FLARE -> flare.orElseThrow().begun();
       case AWAY -> pause.orElseThrow().from().atStartOfDay(client.zone()).toInstant();
-      case STOPPED, WHILE_CLOSED, MAP_ASKS, PAIN_TOO_HIGH, MESSAGE -> at(attention).orElseThrow();
+      case STOPPED, WHILE_CLOSED, MAP_ASKS, PAIN_TOO_HIGH, BY_ITSELF, MESSAGE ->
+          at(attention).orElseThrow();
       case EMERGENCY, EXAMINE, SCREEN, SCREEN_SOON ->
           screening.newest().map(k -> k.answered().at()).orElse(client.createdAt());
       case NEW_PIN -> link.pinForgottenAt().orElseThrow();

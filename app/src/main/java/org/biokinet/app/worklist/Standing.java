@@ -26,6 +26,7 @@ import org.biokinet.core.screening.Gate;
  * @param week the days of the last week and a day on which something was done
  * @param measured the day of the last visit
  * @param away the newest pause, over or not
+ * @param later where they are put off; empty where they are not, or something has come up since
  */
 public record Standing(
     Attention attention,
@@ -49,10 +50,11 @@ public record Standing(
     List<Day> week,
     Optional<LocalDate> measured,
     Optional<Flaring> flare,
-    Optional<Away> away) {
+    Optional<Away> away,
+    Optional<Later> later) {
 
   /** Counts up when this record or the order changes; rows of another form are made anew. */
-  public static final int FORM = 4;
+  public static final int FORM = 6;
 
   /** The record on which the gate stands open. */
   public record OpenedBy(String who, Instant at, String examined, String found) {}
@@ -61,6 +63,9 @@ public record Standing(
 
   /** A flare that lasts, and until when its plan is followed. */
   public record Flaring(Instant begun, Instant until) {}
+
+  /** When they are back on the list, and why not before. */
+  public record Later(Instant until, String reason) {}
 
   /** The newest pause, whether it is to come, lasts or is over. */
   public record Away(Pause.Kind kind, LocalDate from, LocalDate last) {}

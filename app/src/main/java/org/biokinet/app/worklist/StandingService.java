@@ -21,6 +21,7 @@ import org.biokinet.app.program.VersionService;
 import org.biokinet.app.review.ReviewService;
 import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.app.session.SessionService;
+import org.biokinet.app.worklist.internal.PutOffs;
 import org.biokinet.app.worklist.internal.StandingRow;
 import org.biokinet.app.worklist.internal.Standings;
 import org.biokinet.core.session.Session;
@@ -51,6 +52,7 @@ public class StandingService {
   private final PauseService pauses;
   private final FlareService flares;
   private final ReviewService reviews;
+  private final PutOffs putOffs;
   private final Clock clock;
 
   StandingService(
@@ -65,6 +67,7 @@ public class StandingService {
       PauseService pauses,
       FlareService flares,
       ReviewService reviews,
+      PutOffs putOffs,
       Clock clock) {
     this.standings = standings;
     this.clients = clients;
@@ -77,6 +80,7 @@ public class StandingService {
     this.pauses = pauses;
     this.flares = flares;
     this.reviews = reviews;
+    this.putOffs = putOffs;
     this.clock = clock;
   }
 
@@ -174,6 +178,7 @@ public class StandingService {
             flares.newest(id),
             pauses.newest(id),
             reviews.due(client),
+            putOffs.findById(id),
             now)
         .standing();
   }

@@ -27,9 +27,49 @@ public record StandingWords(String word, String reason, Station next) {
     return new Saying(s, phone, now, zone).words();
   }
 
+  /** The state alone, where nothing more is known of it. */
+  static String word(Attention attention) {
+    return switch (attention) {
+      case STOPPED -> "Stopped";
+      case EMERGENCY -> "Emergency signs";
+      case WHILE_CLOSED -> "Done while closed";
+      case EXAMINE -> "Examine first";
+      case MAP_ASKS -> "Ask for the signs";
+      case PAIN_TOO_HIGH -> "Too sore to start";
+      case FLARE_EXAMINE -> "Examine the flare";
+      case FLARE -> "Flare";
+      case PAIN_ROSE -> "Pain rose";
+      case BY_ITSELF -> "By itself";
+      case SCREEN -> "Screen";
+      case QUIET -> "Gone quiet";
+      case MESSAGE -> "Message";
+      case NEW_PIN -> "New PIN wanted";
+      case REVIEW_DUE -> "Review due";
+      case SCREEN_SOON -> "Screening due";
+      case DRAFT_NOT_SHARED -> "Draft not shared";
+      case NO_PROGRAM -> "No program";
+      case NOT_OPENED -> "Not opened";
+      case NOT_STARTED -> "Not started";
+      case AWAY -> "Away";
+      case STEADY -> "Steady";
+    };
+  }
+
   private record Saying(Standing s, String phone, Instant now, ZoneId zone) {
 
     StandingWords words() {
+      StandingWords now = asItStands();
+      return s.later()
+          .map(
+              l ->
+                  new StandingWords(
+                      now.word(),
+                      "Later, on %s: %s".formatted(Days.day(l.until(), zone), l.reason()),
+                      now.next()))
+          .orElse(now);
+    }
+
+    private StandingWords asItStands() {
       return switch (s.attention()) {
         case STOPPED -> {
           Matter e = waiting();
@@ -38,22 +78,19 @@ public record StandingWords(String word, String reason, Station next) {
                   .map(at -> "Called %s; the outcome is open.".formatted(when(at)))
                   .orElse(phone.isEmpty() ? "" : "Call " + phone + ".");
           String reason = "%s %s. %s".formatted(e.detail(), when(e.at()), called).strip();
-          yield new StandingWords("Stopped", reason, Station.DO);
+          yield plainly(reason, Station.DO);
         }
         case EMERGENCY ->
-            new StandingWords(
-                "Emergency signs",
+            plainly(
                 "Answered in the screening; call%s, and record the medical outcome."
                     .formatted(phone.isEmpty() ? "" : " " + phone),
                 Station.SCREEN);
         case WHILE_CLOSED -> {
           Matter e = waiting();
           String reason = "A session came in %s although %s.".formatted(when(e.at()), e.detail());
-          yield new StandingWords("Done while closed", reason, Station.DO);
+          yield plainly(reason, Station.DO);
         }
-        case EXAMINE ->
-            new StandingWords(
-                "Examine first", "Record what you examined and found.", Station.SCREEN);
+        case EXAMINE -> plainly("Record what you examined and found.", Station.SCREEN);
         case SCREEN -> {
           Gate.Why why = s.closed().orElseThrow();
           String word =
@@ -61,17 +98,14 @@ public record StandingWords(String word, String reason, Station next) {
           yield new StandingWords(word, why.opens(), Station.SCREEN);
         }
         case REVIEW_DUE ->
-            new StandingWords(
-                "Review due", "Since %s.".formatted(Days.day(s.since(), zone)), Station.REVIEW);
+            plainly("Since %s.".formatted(Days.day(s.since(), zone)), Station.REVIEW);
         case SCREEN_SOON ->
-            new StandingWords(
-                "Screening due",
+            plainly(
                 "The screening holds until %s; the client is asked too."
                     .formatted(Days.day(s.gateUntil().orElseThrow())),
                 Station.SCREEN);
         case NEW_PIN ->
-            new StandingWords(
-                "New PIN wanted",
+            plainly(
                 "The client has forgotten the PIN %s."
                     .formatted(when(s.pinForgotten().orElseThrow())),
                 Station.DO);
@@ -80,26 +114,26 @@ public record StandingWords(String word, String reason, Station next) {
           String reason =
               "Marked on the body map %s: %s. Ask for the signs."
                   .formatted(when(e.at()), e.detail());
-          yield new StandingWords("Ask for the signs", reason, Station.DO);
+          yield plainly(reason, Station.DO);
         }
         case PAIN_TOO_HIGH -> {
           Matter e = waiting();
           String reason = "Not started, %s, %s.".formatted(e.detail(), when(e.at()));
-          yield new StandingWords("Too sore to start", reason, Station.DO);
+          yield plainly(reason, Station.DO);
         }
         case FLARE_EXAMINE -> {
           String reason =
               s.open(s.attention())
                   .map(m -> "%s, %s".formatted(StringUtils.capitalize(m.detail()), when(m.at())))
                   .orElse("It has lasted 72 hours");
-          yield new StandingWords("Examine the flare", reason + ".", Station.DO);
+          yield plainly(reason + ".", Station.DO);
         }
         case FLARE -> {
           Standing.Flaring f = s.flare().orElseThrow();
           String reason =
               "Begun %s; the flare plan holds until %s."
                   .formatted(when(f.begun()), Days.day(f.until(), zone));
-          yield new StandingWords("Flare", reason, Station.DO);
+          yield plainly(reason, Station.DO);
         }
         case AWAY -> {
           Standing.Away a = s.away().orElseThrow();
@@ -116,46 +150,56 @@ public record StandingWords(String word, String reason, Station next) {
                       last.painBefore().orElseThrow(),
                       last.highestPain().orElseThrow(),
                       when(last.at()));
-          yield new StandingWords("Pain rose", reason, Station.REVIEW);
+          yield plainly(reason, Station.REVIEW);
+        }
+        case BY_ITSELF -> {
+          Matter e = waiting();
+          yield plainly(
+              "%s, %s.".formatted(StringUtils.capitalize(e.detail()), when(e.at())),
+              Station.REVIEW);
         }
         case QUIET -> {
           LocalDate day = s.last().orElseThrow().at().atZone(zone).toLocalDate();
           long days = ChronoUnit.DAYS.between(day, now.atZone(zone).toLocalDate());
           String reason = "No session for %d days.".formatted(days);
-          yield new StandingWords("Gone quiet", reason, Station.REVIEW);
+          yield plainly(reason, Station.REVIEW);
         }
         case MESSAGE -> {
           Matter e = waiting();
           String reason = "“%s” %s".formatted(e.detail(), when(e.at()));
-          yield new StandingWords("Message", reason, Station.REVIEW);
+          yield plainly(reason, Station.REVIEW);
         }
         case DRAFT_NOT_SHARED -> {
           String reason =
               "%s is a draft, still with you."
                   .formatted(StringUtils.capitalize(s.draft().orElseThrow().inFull()));
-          yield new StandingWords("Draft not shared", reason, Station.PLAN);
+          yield plainly(reason, Station.PLAN);
         }
-        case NO_PROGRAM -> new StandingWords("No program", "Nothing prescribed yet.", Station.PLAN);
+        case NO_PROGRAM -> plainly("Nothing prescribed yet.", Station.PLAN);
         case NOT_OPENED -> {
           String reason =
               s.linkMade()
                   .map(at -> "Link made " + ago(at) + ", not opened.")
                   .orElse("Shared, but no link was made.");
-          yield new StandingWords("Not opened", reason, Station.DO);
+          yield plainly(reason, Station.DO);
         }
         case NOT_STARTED -> {
           Standing.Shared shared = s.shared().orElseThrow();
           String reason =
               "%s shared %s, no session yet."
                   .formatted(StringUtils.capitalize(shared.version().inFull()), ago(shared.at()));
-          yield new StandingWords("Not started", reason, Station.DO);
+          yield plainly(reason, Station.DO);
         }
         case STEADY -> {
           String reason =
               s.last().map(x -> "Last session " + when(x.at()) + ".").orElse("Nothing to do.");
-          yield new StandingWords("Steady", reason, Station.REVIEW);
+          yield plainly(reason, Station.REVIEW);
         }
       };
+    }
+
+    private StandingWords plainly(String reason, Station next) {
+      return new StandingWords(word(s.attention()), reason, next);
     }
 
     /** What waits under the name of this attention. */

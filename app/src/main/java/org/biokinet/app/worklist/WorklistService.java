@@ -3,6 +3,7 @@ package org.biokinet.app.worklist;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.biokinet.app.client.Station;
 import org.biokinet.app.platform.Pages;
@@ -10,6 +11,7 @@ import org.biokinet.app.practice.Me;
 import org.biokinet.app.worklist.internal.StandingRow;
 import org.biokinet.app.worklist.internal.Standings;
 import org.biokinet.core.progress.Attention;
+import org.biokinet.core.progress.PutOff;
 import org.springframework.data.domain.Page;
 import org.springframework.data.domain.PageRequest;
 import org.springframework.stereotype.Service;
@@ -26,7 +28,11 @@ public class WorklistService {
       String word,
       String reason,
       Week week,
-      Station next) {}
+      Station next,
+      boolean mayWait) {}
+
+  /** Why somebody is on the list, and how many are for that. */
+  public record Reason(Attention attention, String word, long clients) {}
 
   /** One client as the desk sees it: who, how to reach, and that something is urgent. */
   public record DeskRow(
@@ -52,9 +58,36 @@ public class WorklistService {
     this.clock = clock;
   }
 
-  /** Those who want something, the most pressing first. */
-  public Page<Row> wanting(Me me, boolean mine, int page, int size) {
-    return places(me, mine, FIRST, STEADY - 1, page, size);
+  /**
+   * Those who want something, the most pressing first.
+   *
+   * @param only of this reason alone; empty for all
+   */
+  public Page<Row> wanting(Me me, boolean mine, Optional<Attention> only, int page, int size) {
+    return places(
+        me,
+        mine,
+        only.map(Attention::place).orElse(FIRST),
+        only.map(Attention::place).orElse(STEADY - 1),
+        page,
+        size);
+  }
+
+  /** For what reasons somebody wants something, the most pressing first. */
+  public List<Reason> reasons(Me me, boolean mine) {
+    bringUp(me);
+    return standings.counted(me.practiceId(), !mine, me.id(), FIRST, STEADY - 1).stream()
+        .map(
+            at -> {
+              Attention attention = Attention.at(at.getPlace());
+              return new Reason(attention, StandingWords.word(attention), at.getClients());
+            })
+        .toList();
+  }
+
+  /** Those who are looked at later. */
+  public Page<Row> later(Me me, boolean mine, int page, int size) {
+    return places(me, mine, StandingRow.LATER, StandingRow.LATER + LAST, page, size);
   }
 
   public Page<Row> steady(Me me, boolean mine, int page, int size) {
@@ -75,7 +108,14 @@ public class WorklistService {
     StandingWords words = StandingWords.of(s, r.phone(), now, r.zone());
     Week week = Week.of(s.week(), now.atZone(r.zone()).toLocalDate());
     return new Row(
-        r.getId(), r.name(), s.attention(), words.word(), words.reason(), week, words.next());
+        r.getId(),
+        r.name(),
+        s.attention(),
+        words.word(),
+        words.reason(),
+        week,
+        words.next(),
+        PutOff.may(s.attention()));
   }
 
   /** Whether somebody else of the practice has clients too. */

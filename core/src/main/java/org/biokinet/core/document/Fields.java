@@ -165,6 +165,11 @@ public final class Fields {
     };
   }
 
+  /** The reverse of {@link #side(JsonNode)}. */
+  public static String code(Side side) {
+    return side == Side.LEFT ? "left" : "right";
+  }
+
   public static String shown(JsonNode node) {
     return node.isMissingNode() ? "nothing" : node.toString();
   }

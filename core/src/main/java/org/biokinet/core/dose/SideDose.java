@@ -62,6 +62,11 @@ public record SideDose(
         work, only, ceiling, effort, other, tempo, rest, perDay, perWeek, everyMinutes);
   }
 
+  public SideDose withPerWeek(OptionalInt other) {
+    return new SideDose(
+        work, only, ceiling, effort, resistance, tempo, rest, perDay, other, everyMinutes);
+  }
+
   public SideDose withPerDay(OptionalInt other) {
     return new SideDose(
         work, only, ceiling, effort, resistance, tempo, rest, other, perWeek, everyMinutes);

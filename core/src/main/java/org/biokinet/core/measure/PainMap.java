@@ -85,6 +85,16 @@ public record PainMap(List<Mark> marks) {
         .collect(Collectors.toUnmodifiableSet());
   }
 
+  /** What is marked on one side. */
+  public PainMap on(Side side) {
+    return new PainMap(marks.stream().filter(m -> m.side() == side).toList());
+  }
+
+  /** Whether anything is felt there; a mark over no tissue that is known may be anywhere. */
+  public boolean hurts(Tissue.Region region) {
+    return !marks.isEmpty() && (regions().isEmpty() || regions().contains(region));
+  }
+
   /** What a line says: a mark, or what is wrong with it. */
   public sealed interface Reading {
     record Ok(Mark mark) implements Reading {}

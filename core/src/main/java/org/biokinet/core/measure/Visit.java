@@ -2,6 +2,8 @@ package org.biokinet.core.measure;
 
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Collections;
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -114,6 +116,12 @@ public record Visit(LocalDate day, List<Taken> taken) {
         posture,
         endurance,
         examination());
+  }
+
+  public static List<Visit> oldestFirst(List<Visit> newestFirst) {
+    List<Visit> visits = new ArrayList<>(newestFirst);
+    Collections.reverse(visits);
+    return visits;
   }
 
   /** The newest value of each measure, as if all had been taken in one visit. */

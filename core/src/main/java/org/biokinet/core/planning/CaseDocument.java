@@ -27,7 +27,6 @@ import org.biokinet.core.program.ProgramDocument;
 import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.screening.Allowed;
 import org.biokinet.core.screening.Assessment;
-import org.biokinet.core.screening.Screening;
 import org.biokinet.core.screening.ScreeningDocument;
 
 /**
@@ -103,7 +102,7 @@ public final class CaseDocument {
     JsonNode root = read.get();
     fields.known("", root, KEYS);
     List<Finding> findings = findings(root.path("findings"));
-    Optional<Screening> screening = ScreeningDocument.read(fields, root.path("screening"));
+    Optional<Assessment> screening = ScreeningDocument.read(fields, root.path("screening"));
     Set<Position> positions = fields.codes(root, "positions", Position.class);
     if (positions.isEmpty()) faults.add("positions: a list of at least one");
     Set<Equipment> equipment = fields.codes(root, "equipment", Equipment.class);
@@ -126,10 +125,7 @@ public final class CaseDocument {
     if (!faults.isEmpty()) return new Reading.Bad(faults);
     Program basis = frame.orElseThrow();
     Allowed allowed =
-        new Allowed(
-            Assessment.of(screening.orElseThrow(), Optional.empty()),
-            means.orElseThrow(),
-            basis.breathSeconds());
+        new Allowed(screening.orElseThrow(), means.orElseThrow(), basis.breathSeconds());
     return new Reading.Ok(
         new Case(
             kind,

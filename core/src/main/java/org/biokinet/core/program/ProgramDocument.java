@@ -19,6 +19,7 @@ import java.util.Set;
 import org.biokinet.core.anatomy.Coded;
 import org.biokinet.core.anatomy.Position;
 import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.document.Fields;
 import org.biokinet.core.dose.Dose;
 import org.biokinet.core.dose.DoseNotation;
 import org.biokinet.core.dose.Pace;
@@ -267,10 +268,15 @@ public final class ProgramDocument {
 
   /** Writes a program; reading it back gives an equal program. */
   public static String write(Program program) {
+    return node(program).toPrettyString();
+  }
+
+  /** The same as a part of another document. */
+  public static ObjectNode node(Program program) {
     ObjectNode root = JSON.createObjectNode();
     root.put("format", FORMAT).put("version", VERSION).put("title", program.title());
     root.put("breathSeconds", program.breathSeconds());
-    program.lead().ifPresent(s -> root.put("lead", code(s)));
+    program.lead().ifPresent(s -> root.put("lead", Fields.code(s)));
     if (program.length() != SessionLength.USUAL) root.put("length", program.length().code());
     Map<Pace, Integer> changes = program.pacing().changes();
     if (!changes.isEmpty()) {
@@ -284,14 +290,10 @@ public final class ProgramDocument {
       node.put("dose", DoseNotation.format(item.dose()));
       node.put("position", item.position().code());
       item.order().ifPresent(o -> node.put("order", o.code()));
-      item.lead().ifPresent(s -> node.put("lead", code(s)));
+      item.lead().ifPresent(s -> node.put("lead", Fields.code(s)));
       if (item.priority() != Priority.NORMAL) node.put("priority", item.priority().code());
       item.target().ifPresent(t -> node.put("target", DoseNotation.format(t)));
     }
-    return root.toPrettyString();
-  }
-
-  private static String code(Side side) {
-    return side == Side.LEFT ? "left" : "right";
+    return root;
   }
 }

@@ -27,6 +27,8 @@ public enum Attention {
   FLARE(Level.EASE),
   /** Pain rose by 3 or more in the last session. */
   PAIN_ROSE(Level.EASE),
+  /** It was eased, or stays, by itself, and nobody has seen that. */
+  BY_ITSELF(Level.EASE),
   /** Nothing may start before somebody has been screened, or screened again. */
   SCREEN(Level.STAY),
   /** Nothing done for {@link #QUIET_AFTER}. */
@@ -94,6 +96,11 @@ public enum Attention {
     return ordinal();
   }
 
+  /** The one at a place in the order. */
+  public static Attention at(int place) {
+    return values()[place];
+  }
+
   public boolean steady() {
     return level == Level.STEADY;
   }
@@ -123,6 +130,7 @@ public enum Attention {
    * @param linkOpened whether the client's link was ever opened
    * @param review when the next review is due; empty where there is nothing to review
    * @param rest pauses and flares
+   * @param byItself when it was last reviewed by itself and nobody has seen that
    */
   public record Facts(
       Optional<Instant> stopped,
@@ -139,7 +147,8 @@ public enum Attention {
       boolean draftWaits,
       boolean linkOpened,
       Optional<Instant> review,
-      Rest rest) {
+      Rest rest,
+      Optional<Instant> byItself) {
 
     /** Neither pause nor flare, and no review planned. */
     public Facts(
@@ -171,7 +180,8 @@ public enum Attention {
           draftWaits,
           linkOpened,
           Optional.empty(),
-          Rest.NONE);
+          Rest.NONE,
+          Optional.empty());
     }
 
     /** Since when somebody who does nothing has been quiet: a pause is none. */
@@ -230,6 +240,7 @@ public enum Attention {
     }
     if (flare.isPresent()) return FLARE;
     if (f.lastRise().filter(r -> r >= ROSE_BY).isPresent()) return PAIN_ROSE;
+    if (f.byItself().isPresent()) return BY_ITSELF;
     if (f.closed().isPresent()) return SCREEN;
     boolean away = f.rest().isAway(now);
     if (!away && f.quietSince(now).filter(at -> at.plus(QUIET_AFTER).isBefore(now)).isPresent()) {

@@ -28,7 +28,7 @@ public record Decision(
     Set<Ask> asks) {
 
   /** Of the rules by which it was decided: counts up when any of them changes. */
-  public static final int RULES = 1;
+  public static final int RULES = 2;
 
   /** What a practitioner is asked beside. */
   public enum Ask {

@@ -14,9 +14,14 @@ import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.anatomy.Tissue;
 import org.biokinet.core.exercise.Exercise;
 import org.biokinet.core.measure.Finding;
+import org.biokinet.core.measure.Goal;
+import org.biokinet.core.measure.Scale;
+import org.biokinet.core.measure.Scored;
+import org.biokinet.core.measure.Visit;
 import org.biokinet.core.program.Item;
 import org.biokinet.core.program.Program;
 import org.biokinet.core.screening.Allowed;
+import org.biokinet.core.screening.Policy;
 import org.biokinet.core.session.Morning;
 import org.biokinet.core.session.Session;
 
@@ -26,12 +31,14 @@ import org.biokinet.core.session.Session;
  *
  * @param now when it is decided
  * @param zone in which the client's days are days
+ * @param thresholds of the practice
  * @param allowed what the screening leaves open; empty while nobody has been screened, or the gate
  *     is closed
  * @param painful regions in which it hurts; empty where that is not known, and then all count
  * @param versions that were shared in this episode, the oldest first, the last in force; at least
  *     one
  * @param sessions of this episode, of all programs
+ * @param keptUp since when it is finished and only kept up; empty where it is not
  * @param before items of the program that went before, where a day is limited
  * @param beside what the client does as well
  */
@@ -40,6 +47,7 @@ public record Diary(
     ZoneId zone,
     Policy policy,
     Pace pace,
+    Thresholds thresholds,
     Optional<Allowed> allowed,
     Set<Tissue.Region> painful,
     List<Version> versions,
@@ -52,6 +60,7 @@ public record Diary(
     List<Decided> decided,
     Set<Part> asymmetric,
     Measures measures,
+    Optional<Instant> keptUp,
     List<Item> before,
     List<Item> beside) {
 
@@ -116,6 +125,23 @@ public record Diary(
       boolean goalsMet, boolean ndiBetter, OptionalInt ndi, boolean beyondError) {
 
     public static final Measures NONE = new Measures(false, false, OptionalInt.empty(), false);
+
+    /**
+     * @param visits of the episode, the newest first
+     * @param goals none is one that is met
+     */
+    public static Measures of(List<Visit> visits, List<Goal> goals) {
+      List<Scored> scored = Scored.of(Visit.oldestFirst(visits));
+      List<Scored> ndi =
+          scored.stream()
+              .filter(s -> s.scale() == Scale.NDI || s.scale() == Scale.NDI_ARM)
+              .toList();
+      return new Measures(
+          goals.stream().allMatch(g -> g.met(visits)),
+          ndi.stream().anyMatch(Scored::muchBetter),
+          ndi.stream().mapToInt(s -> (int) s.now()).findFirst(),
+          scored.stream().anyMatch(Scored::better));
+    }
   }
 
   public Diary {
@@ -177,5 +203,10 @@ public record Diary(
 
   public LocalDate today() {
     return LocalDate.ofInstant(now, zone);
+  }
+
+  /** Whether the client is away or ill on a day, or not back yet: nothing is planned then. */
+  public boolean paused(LocalDate day) {
+    return pauses.stream().anyMatch(p -> p.holds(day) || p.waits(day));
   }
 }

@@ -7,6 +7,7 @@ import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.HashSet;
 import java.util.List;
@@ -25,20 +26,20 @@ import org.biokinet.core.anatomy.Tissue;
 import org.biokinet.core.document.Fields;
 import org.biokinet.core.dose.TenPoint;
 import org.biokinet.core.exercise.Catalogue;
+import org.biokinet.core.program.Item;
 import org.biokinet.core.program.Program;
 import org.biokinet.core.program.ProgramDocument;
 import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.screening.Allowed;
 import org.biokinet.core.screening.Assessment;
-import org.biokinet.core.screening.Screening;
+import org.biokinet.core.screening.Policy;
 import org.biokinet.core.screening.ScreeningDocument;
 import org.biokinet.core.session.CheckIn;
 import org.biokinet.core.session.Ended;
 import org.biokinet.core.session.ItemSide;
 import org.biokinet.core.session.Morning;
 import org.biokinet.core.session.Session;
-import org.biokinet.core.session.Told;
 import org.biokinet.core.timeline.Performance;
 import org.biokinet.core.timeline.Timeline;
 import org.jspecify.annotations.Nullable;
@@ -72,7 +73,10 @@ public final class DiaryDocument {
           "zone",
           "policy",
           "pace",
+          "thresholds",
+          "keptUp",
           "screening",
+          "breathSeconds",
           "positions",
           "equipment",
           "painful",
@@ -85,31 +89,42 @@ public final class DiaryDocument {
           "flares",
           "decided",
           "asymmetric",
-          "measures");
-  private static final Set<String> VERSION_KEYS = Set.of("sharedAt", "program");
+          "measures",
+          "before",
+          "beside");
+  private static final Set<String> VERSION_KEYS = Set.of("number", "sharedAt", "program");
   private static final Set<String> SESSION_KEYS =
       Set.of(
           "of",
           "version",
           "startedAt",
+          "day",
           "ended",
           "left",
+          "parts",
+          "seconds",
+          "planned",
           "painBefore",
           "highestPain",
           "stretchFelt",
           "provoked",
           "tooStrong",
           "settled");
-  private static final Set<String> MORNING_KEYS = Set.of("at", "pain", "woken");
+  private static final Set<String> PART_KEYS =
+      Set.of("part", "seconds", "of", "stretch", "reps", "ofReps");
+  private static final Set<String> MORNING_KEYS = Set.of("at", "day", "pain", "woken");
   private static final Set<String> REFUSED_KEYS = Set.of("at", "pain");
   private static final Set<String> SIGN_KEYS = Set.of("at", "kind", "examined");
-  private static final Set<String> PAUSE_KEYS = Set.of("from", "until");
+  private static final Set<String> PAUSE_KEYS = Set.of("from", "until", "kind", "ended");
   private static final Set<String> FLARE_KEYS = Set.of("begun", "days", "ended", "before");
   private static final Set<String> DECIDED_KEYS = Set.of("at", "part", "outcome", "atTarget");
   private static final Set<String> MEASURE_KEYS =
       Set.of("goalsMet", "ndiBetter", "ndi", "beyondError");
 
   private static final int MOST_NDI = 50;
+
+  /** More is no number of a version, of a session's seconds, or of repetitions; our choice. */
+  private static final int MOST = 99_999;
 
   private final Catalogue catalogue;
   private final Fields fields = new Fields();
@@ -134,8 +149,9 @@ public final class DiaryDocument {
         fields.parsed("", root, "zone", "a zone such as Europe/Lisbon", ZoneOffset.UTC, ZoneId::of);
     Policy policy = fields.coded("", root, "policy", Policy.class, Policy.COMFORT_FIRST);
     Pace pace = fields.coded("", root, "pace", Pace.class, Pace.USUAL);
+    Thresholds thresholds = thresholds(root.path("thresholds"));
     List<Diary.Version> versions = versions(root, now);
-    Optional<Allowed> allowed = allowed(root, versions);
+    Optional<Allowed> allowed = allowed(root, policy, versions);
     List<Session> sessions = new ArrayList<>();
     fields.each(
         root,
@@ -163,6 +179,9 @@ public final class DiaryDocument {
     Set<Tissue.Region> painful =
         names(root, "painful", Tissue.Region.class, Set.of(Tissue.Region.values()));
     Diary.Measures measures = measures(root.path("measures"));
+    Optional<Instant> keptUp = fields.momentOrNone("", root, "keptUp");
+    List<Item> before = items("before", root);
+    List<Item> beside = items("beside", root);
     if (!faults.isEmpty()) return new Reading.Bad(faults);
     return new Reading.Ok(
         new Diary(
@@ -170,6 +189,7 @@ public final class DiaryDocument {
             zone,
             policy,
             pace,
+            thresholds,
             allowed,
             painful,
             versions,
@@ -182,8 +202,26 @@ public final class DiaryDocument {
             decided,
             asymmetric,
             measures,
-            List.of(),
-            List.of()));
+            keptUp,
+            before,
+            beside));
+  }
+
+  /** By their codes; the usual ones where nothing is said. */
+  private Thresholds thresholds(JsonNode node) {
+    if (node.isMissingNode()) return Thresholds.USUAL;
+    Set<String> codes =
+        Stream.of(Threshold.values()).map(Threshold::code).collect(Collectors.toSet());
+    if (!fields.object("thresholds: ", node, codes)) return Thresholds.USUAL;
+    Map<Threshold, Integer> own = new EnumMap<>(Threshold.class);
+    for (Threshold t : Threshold.values()) {
+      if (!node.has(t.code())) continue;
+      int value =
+          fields.whole(
+              "thresholds: ", node, t.code(), t.least(), t.most(), Integer.valueOf(t.usual()));
+      if (t.allows(value)) own.put(t, value);
+    }
+    return new Thresholds(own);
   }
 
   // ---- what was shared, and what may be ----------------------------------------------------
@@ -198,13 +236,10 @@ public final class DiaryDocument {
           if (!fields.object(where, node, VERSION_KEYS)) return;
           Instant at = fields.moment(where, node, "sharedAt");
           if (at.isAfter(now)) faults.add(where + "sharedAt: not after now");
-          ProgramDocument.Reading read =
-              ProgramDocument.read(node.path("program").toString(), catalogue);
-          if (read instanceof ProgramDocument.Reading.Ok ok) {
-            versions.add(new Diary.Version(versions.size() + 1, at, ok.program()));
-          } else {
-            ((ProgramDocument.Reading.Bad) read).faults().forEach(f -> faults.add(where + f));
-          }
+          int least = versions.isEmpty() ? 1 : versions.get(versions.size() - 1).number() + 1;
+          int number = fields.whole(where, node, "number", least, MOST, least);
+          program(where, node.path("program"))
+              .ifPresent(program -> versions.add(new Diary.Version(number, at, program)));
         });
     if (root.path("versions").isEmpty()) faults.add("versions: a list of at least one");
     for (int i = 1; i < versions.size(); i++) {
@@ -215,22 +250,39 @@ public final class DiaryDocument {
     return versions;
   }
 
+  private Optional<Program> program(String where, JsonNode node) {
+    ProgramDocument.Reading read = ProgramDocument.read(node.toString(), catalogue);
+    if (read instanceof ProgramDocument.Reading.Ok ok) return Optional.of(ok.program());
+    ((ProgramDocument.Reading.Bad) read).faults().forEach(f -> faults.add(where + f));
+    return Optional.empty();
+  }
+
+  /** Those of a program; none where it is left out. */
+  private List<Item> items(String key, JsonNode root) {
+    return root.has(key)
+        ? program(key + ": ", root.path(key)).map(Program::items).orElse(List.of())
+        : List.of();
+  }
+
   /** Empty where nobody has been screened. */
-  private Optional<Allowed> allowed(JsonNode root, List<Diary.Version> versions) {
+  private Optional<Allowed> allowed(JsonNode root, Policy policy, List<Diary.Version> versions) {
     if (!root.has("screening")) return Optional.empty();
-    Optional<Screening> screening = ScreeningDocument.read(fields, root.path("screening"));
+    Optional<Assessment> assessment = ScreeningDocument.read(fields, root.path("screening"));
     Set<Position> positions = fields.codes(root, "positions", Position.class);
     Set<Equipment> equipment = fields.codes(root, "equipment", Equipment.class);
     Means means =
         new Means(positions.isEmpty() ? EnumSet.allOf(Position.class) : positions, equipment);
-    return versions.isEmpty()
-        ? Optional.empty()
-        : screening.map(
-            s ->
-                new Allowed(
-                    Assessment.of(s, Optional.empty()),
-                    means,
-                    versions.get(versions.size() - 1).program().breathSeconds()));
+    List<String> against = assessment.map(policy::against).orElse(List.of());
+    if (!against.isEmpty()) {
+      faults.add("policy: %s is refused: %s".formatted(policy.code(), String.join("; ", against)));
+    }
+    if (versions.isEmpty()) return Optional.empty();
+    double usual = versions.get(versions.size() - 1).program().breathSeconds();
+    double breath = root.path("breathSeconds").asDouble(usual);
+    if (breath < Program.SHORTEST_BREATH || breath > Program.LONGEST_BREATH) {
+      faults.add("breathSeconds: a number from 2 to 20, not " + root.path("breathSeconds"));
+    }
+    return assessment.map(a -> new Allowed(a.under(policy), means, breath));
   }
 
   // ---- sessions ----------------------------------------------------------------------------
@@ -240,12 +292,21 @@ public final class DiaryDocument {
     if (!fields.object(where, node, SESSION_KEYS)) return Optional.empty();
     int before = faults.size();
     ProgramKind kind = fields.coded(where, node, "of", ProgramKind.class, ProgramKind.MAIN);
-    boolean main = kind == ProgramKind.MAIN;
-    int version =
-        main && !versions.isEmpty()
-            ? fields.whole(where, node, "version", 1, versions.size(), versions.size())
-            : 1;
+    int last = versions.isEmpty() ? 1 : versions.get(versions.size() - 1).number();
+    int version = fields.whole(where, node, "version", 1, MOST, last);
+    Optional<Program> program =
+        kind == ProgramKind.MAIN
+            ? versions.stream()
+                .filter(v -> v.number() == version)
+                .map(Diary.Version::program)
+                .findFirst()
+            : Optional.empty();
+    boolean inParts = node.has("parts");
+    if (kind == ProgramKind.MAIN && program.isEmpty() && !inParts && !versions.isEmpty()) {
+      faults.add("%sversion: one of those above, not %d".formatted(where, version));
+    }
     Instant at = fields.moment(where, node, "startedAt");
+    LocalDate day = dayOr(where, node, LocalDate.ofInstant(at, zone));
     Ended ended = name(where, node, "ended", Ended.class, Ended.FINISHED);
     Set<Integer> left = new HashSet<>();
     for (JsonNode place : node.path("left")) left.add(place.asInt(-1));
@@ -260,55 +321,82 @@ public final class DiaryDocument {
                 new Session.Settled(
                     fields.flag(where, node, "settled"), at.plus(Duration.ofHours(1))))
             : Optional.empty();
-    if (faults.size() > before || (main && versions.isEmpty())) return Optional.empty();
-    int items = main ? versions.get(version - 1).program().items().size() : 0;
-    Stream.of(
-            left.stream(),
-            provoked.stream().map(ItemSide::item),
-            tooStrong.stream().map(ItemSide::item))
-        .flatMap(s -> s)
-        .filter(place -> main && (place < 0 || place >= items))
-        .distinct()
-        .forEach(
-            place ->
-                faults.add("%sthere is no item %d; they count from 0".formatted(where, place)));
+    List<Performance.Part> parts = new ArrayList<>();
+    if (node.has("left") && inParts) faults.add(where + "left: not beside parts");
+    fields.each(node, "parts", where + "part", (w, n) -> part(w, n).ifPresent(parts::add));
+    if (faults.size() > before || (kind == ProgramKind.MAIN && versions.isEmpty())) {
+      return Optional.empty();
+    }
+    program.ifPresent(
+        p ->
+            Stream.of(
+                    left.stream(),
+                    parts.stream().map(Performance.Part::item),
+                    provoked.stream().map(ItemSide::item),
+                    tooStrong.stream().map(ItemSide::item))
+                .flatMap(s -> s)
+                .filter(place -> place < 0 || place >= p.items().size())
+                .distinct()
+                .forEach(
+                    place ->
+                        faults.add(
+                            "%sthere is no item %d; they count from 0".formatted(where, place))));
     if (faults.size() > before) return Optional.empty();
     boolean said = highest.isPresent() || felt.isPresent() || node.has("tooStrong");
-    Optional<Timeline> timeline =
-        main ? Optional.of(timeline(versions.get(version - 1).program(), left)) : Optional.empty();
-    int seconds = timeline.map(Timeline::seconds).orElse(0);
+    int seconds;
+    if (inParts || program.isEmpty()) {
+      seconds = fields.whole(where, node, "seconds", 0, MOST, 0);
+    } else {
+      Timeline timeline = timeline(program.get(), left);
+      seconds = timeline.seconds();
+      parts.addAll(Performance.inFull(timeline).parts());
+    }
     return Optional.of(
-        new Session(
+        Session.plain(
             kind,
             version,
-            Side.LEFT,
-            SessionLength.USUAL,
             at,
-            LocalDate.ofInstant(at, zone),
+            day,
             pain,
             ended,
             seconds,
-            seconds,
-            false,
-            "",
-            Told.PLAYER,
-            timeline.map(DiaryDocument::inFull).orElse(List.of()),
+            fields.whole(where, node, "planned", 0, MOST, seconds),
+            parts,
             said
                 ? Optional.of(
                     new CheckIn(highest, felt, Map.of(), provoked, tooStrong, Map.of(), ""))
                 : Optional.empty(),
-            settled,
-            Set.of(),
-            List.of()));
+            settled));
+  }
+
+  /** What was done of an item on a side; all that was planned where nothing else is said. */
+  private Optional<Performance.Part> part(String where, JsonNode node) {
+    if (!fields.object(where, node, PART_KEYS)) return Optional.empty();
+    int before = faults.size();
+    ItemSide of =
+        fields.parsed(
+            where,
+            node,
+            "part",
+            "an item such as 0L or 3",
+            new ItemSide(0, Optional.empty()),
+            ItemSide::of);
+    int seconds = fields.whole(where, node, "seconds", 0, MOST, null);
+    int reps = fields.whole(where, node, "reps", 0, MOST, null);
+    int planned = fields.whole(where, node, "of", seconds, MOST, seconds);
+    int stretch = fields.whole(where, node, "stretch", 0, seconds, 0);
+    int plannedReps = fields.whole(where, node, "ofReps", reps, MOST, reps);
+    if (faults.size() > before) return Optional.empty();
+    return Optional.of(
+        new Performance.Part(of.item(), of.side(), seconds, planned, stretch, reps, plannedReps));
+  }
+
+  private LocalDate dayOr(String where, JsonNode node, LocalDate otherwise) {
+    return node.has("day") ? fields.day(where, node, "day") : otherwise;
   }
 
   private static Timeline timeline(Program program, Set<Integer> left) {
     return Timeline.compile(program.session(Side.LEFT, SessionLength.USUAL).without(left));
-  }
-
-  private static List<Performance.Part> inFull(Timeline timeline) {
-    return Performance.of(timeline, timeline.segments().stream().map(s -> s.seconds()).toList())
-        .parts();
   }
 
   private Optional<Integer> tenth(String where, JsonNode node, String key) {
@@ -339,7 +427,9 @@ public final class DiaryDocument {
     Optional<Boolean> woken =
         node.has("woken") ? Optional.of(fields.flag(where, node, "woken")) : Optional.empty();
     return new Diary.MorningTold(
-        at, new Morning(LocalDate.ofInstant(at, zone), tenth(where, node, "pain"), woken));
+        at,
+        new Morning(
+            dayOr(where, node, LocalDate.ofInstant(at, zone)), tenth(where, node, "pain"), woken));
   }
 
   private Diary.Refused refused(String where, JsonNode node) {
@@ -363,7 +453,10 @@ public final class DiaryDocument {
     LocalDate from = fields.day(where, node, "from");
     LocalDate until = fields.day(where, node, "until");
     if (until.isBefore(from)) faults.add(where + "until: not before from");
-    return new Pause(Pause.Kind.HOLIDAY, from, until, false, Optional.empty());
+    Optional<LocalDate> ended =
+        node.has("ended") ? Optional.of(fields.day(where, node, "ended")) : Optional.empty();
+    return new Pause(
+        name(where, node, "kind", Pause.Kind.class, Pause.Kind.HOLIDAY), from, until, false, ended);
   }
 
   private Flare flare(String where, JsonNode node) {

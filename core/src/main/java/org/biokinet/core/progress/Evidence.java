@@ -64,9 +64,6 @@ final class Evidence {
 
   static final int WEEK = 7;
 
-  /** Above that somebody does more than was planned. */
-  static final int OVERDOING = 130;
-
   private final Diary diary;
   private final List<Told> pains;
 
@@ -178,6 +175,12 @@ final class Evidence {
     return LookingBack.of(diary.today(), weeks, diary.sessions(), List.of()).weeks().stream()
         .map(LookingBack.Week::before)
         .toList();
+  }
+
+  /** Of the seven days that end with this one. */
+  OptionalDouble weeklyMean(LocalDate last) {
+    List<Session> upTo = diary.sessions().stream().filter(s -> !s.day().isAfter(last)).toList();
+    return LookingBack.of(last, 1, upTo, List.of()).weeks().get(0).before();
   }
 
   /** Whether enough pain was told since then for a mean of this week to say something new. */
@@ -520,7 +523,7 @@ final class Evidence {
     return doneToday ? today : today.minusDays(1);
   }
 
-  private static boolean counts(Session s) {
+  static boolean counts(Session s) {
     return s.program() == ProgramKind.MAIN && Due.counts(s);
   }
 
@@ -530,9 +533,7 @@ final class Evidence {
     long days =
         from.isAfter(last)
             ? 0
-            : from.datesUntil(last.plusDays(1))
-                .filter(d -> diary.pauses().stream().noneMatch(p -> p.holds(d) || p.waits(d)))
-                .count();
+            : from.datesUntil(last.plusDays(1)).filter(d -> !diary.paused(d)).count();
     return (double) days * Rhythm.of(diary.version().program()).perWeek() / WEEK;
   }
 

@@ -22,7 +22,6 @@ import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.anatomy.Tissue;
 import org.biokinet.core.dose.DoseContext;
 import org.biokinet.core.dose.Mode;
-import org.biokinet.core.dose.Pain;
 import org.biokinet.core.dose.SideDose;
 import org.biokinet.core.ledger.Ledger;
 import org.biokinet.core.program.Course;
@@ -44,26 +43,37 @@ public record Review(List<Decision> decisions, Optional<Whole> course) {
 
   /** What is suggested for the program as a whole. */
   public enum Whole {
-    FINISH("finish: half the sessions, a discharge summary, a look after 4 and 12 weeks"),
-    NO_RESPONSE("six weeks without a change beyond error: examine again, or refer");
+    FINISH(
+        "finish: half the sessions, a discharge summary, a look after 4 and 12 weeks",
+        "finished, only kept up from then on"),
+    FULL_AGAIN(
+        "pain is back while it is only kept up: the full plan again, one rung lower",
+        "the full plan again from then on"),
+    NO_RESPONSE(
+        "six weeks without a change beyond error: examine again, or refer", "to be examined again");
 
     private final String words;
+    private final String done;
 
-    Whole(String words) {
+    Whole(String words, String done) {
       this.words = words;
+      this.done = done;
+    }
+
+    /** What was made of it. */
+    public String done() {
+      return done;
     }
 
     public String words() {
       return words;
     }
+
+    /** Whether it changes the doses of all items. */
+    public boolean moves() {
+      return this != NO_RESPONSE;
+    }
   }
-
-  /**
-   * Days without a part after which it is begun anew; from {@link #RETURN_DAYS} on a rung lower.
-   */
-  static final int RE_ENTER_DAYS = 14;
-
-  static final int RETURN_DAYS = 7;
 
   /** Above the baseline for longer than this it is a flare. */
   static final Duration FLARE_AFTER = Duration.ofDays(1);
@@ -77,26 +87,13 @@ public record Review(List<Decision> decisions, Optional<Whole> course) {
   /** So many red of them are too many, so many green enough. */
   static final int MANY = 2;
 
-  static final int RED_WITHIN_DAYS = 14;
-
-  /** Points by which a weekly mean is worse. */
-  static final double MEAN_WORSE = 2;
-
-  static final int CREEP_WEEKS = 4;
-
-  /** Of what was planned, in percent: below it nothing is known. */
-  static final int LITTLE_DONE = 60;
-
   static final int PLANNED_DAYS = 3;
-  static final Duration AT_TARGET_FOR = Duration.ofDays(14);
-  static final Duration AGAIN_WITHIN = Duration.ofDays(28);
-  static final int HARDLY_FELT = 1;
+
+  /** After so long without a step it is looked at anew. */
+  static final Duration STAYED = Duration.ofDays(28);
 
   /** With no more than that, raw, 0–50, a neck is without disability (Vernon and Mior 1991). */
   static final int NO_DISABILITY = 5;
-
-  static final double LITTLE_PAIN = 2;
-  static final int NO_RESPONSE_WEEKS = 6;
 
   public Review {
     decisions = List.copyOf(decisions);
@@ -124,6 +121,14 @@ public record Review(List<Decision> decisions, Optional<Whole> course) {
       this.program = diary.version().program();
       this.today = diary.today();
       this.adherence = evidence.adherence(Evidence.WEEK);
+    }
+
+    private int limit(Threshold threshold) {
+      return diary.thresholds().of(threshold);
+    }
+
+    private Instant ago(Threshold days) {
+      return diary.now().minus(Duration.ofDays(limit(days)));
     }
 
     Review review() {
@@ -256,7 +261,7 @@ public record Review(List<Decision> decisions, Optional<Whole> course) {
       Instant since = reviewed(part);
       List<String> why = new ArrayList<>();
       gap(part)
-          .filter(days -> days >= RE_ENTER_DAYS)
+          .filter(days -> days >= limit(Threshold.RE_ENTER_DAYS))
           .ifPresent(days -> why.add("not done for %d days".formatted(days)));
       diary.signs().stream()
           .filter(s -> s.kind().stops() && s.examined() && s.at().isAfter(since))
@@ -335,7 +340,8 @@ public record Review(List<Decision> decisions, Optional<Whole> course) {
       long red =
           last.stream()
               .filter(d -> d.colour() == Colour.RED)
-              .filter(d -> ChronoUnit.DAYS.between(d.day(), today) < RED_WITHIN_DAYS)
+              .filter(
+                  d -> ChronoUnit.DAYS.between(d.day(), today) < limit(Threshold.RED_WITHIN_DAYS))
               .count();
       if (red >= MANY) why.add("%d of the last %d days red".formatted(red, last.size()));
       long over = last.stream().filter(Evidence.Day::over).count();
@@ -352,7 +358,7 @@ public record Review(List<Decision> decisions, Optional<Whole> course) {
         worse(since).ifPresent(why::add);
         if (evidence.wokenTwice(since)) why.add("woken by pain two nights running");
         OptionalInt most = evidence.highestBefore(since);
-        if (most.isPresent() && most.getAsInt() >= Pain.TOO_MUCH) {
+        if (most.isPresent() && most.getAsInt() >= limit(Threshold.PAIN_AT_REST)) {
           why.add("pain of %d since the last review".formatted(most.getAsInt()));
         }
       }
@@ -362,7 +368,7 @@ public record Review(List<Decision> decisions, Optional<Whole> course) {
       if (lower.isEmpty()) m.asks(Decision.Ask.EASIER_OR_PAUSE);
       boolean again =
           before(part).stream()
-              .filter(d -> d.at().isAfter(diary.now().minus(AGAIN_WITHIN)))
+              .filter(d -> d.at().isAfter(ago(Threshold.AGAIN_DAYS)))
               .anyMatch(d -> d.outcome() == Outcome.EASE);
       if (again) m.asks(Decision.Ask.RE_EXAMINE);
       return Optional.of(
@@ -374,11 +380,12 @@ public record Review(List<Decision> decisions, Optional<Whole> course) {
 
     /** How the mean of this week is worse than another; empty where it is not. */
     private Optional<String> worse(Instant since) {
-      List<OptionalDouble> means = evidence.weeklyMeans(CREEP_WEEKS + 1);
+      List<OptionalDouble> means = evidence.weeklyMeans(limit(Threshold.CREEP_WEEKS) + 1);
       OptionalDouble now = means.get(0);
       if (now.isEmpty() || !evidence.newMean(since)) return Optional.empty();
       OptionalDouble lowest = means.stream().skip(1).flatMapToDouble(OptionalDouble::stream).min();
-      if (lowest.isEmpty() || now.getAsDouble() < lowest.getAsDouble() + MEAN_WORSE) {
+      if (lowest.isEmpty()
+          || now.getAsDouble() < lowest.getAsDouble() + limit(Threshold.MEAN_WORSE)) {
         return Optional.empty();
       }
       return Optional.of(
@@ -391,7 +398,7 @@ public record Review(List<Decision> decisions, Optional<Whole> course) {
 
     private Optional<Decision> comeBack(Part part) {
       return gap(part)
-          .filter(days -> days >= RETURN_DAYS)
+          .filter(days -> days >= limit(Threshold.RETURN_DAYS))
           .map(
               days ->
                   decide(
@@ -422,7 +429,7 @@ public record Review(List<Decision> decisions, Optional<Whole> course) {
                 "%d days at this dose".formatted(old),
                 "%d days, on %s".formatted(days, since.plusDays(days))));
       }
-      boolean little = adherence.percent() < LITTLE_DONE;
+      boolean little = adherence.percent() < limit(Threshold.LITTLE_DONE);
       if (little) lacks.add(little());
       if (evidence.planned(since) < PLANNED_DAYS) {
         lacks.add(
@@ -445,7 +452,10 @@ public record Review(List<Decision> decisions, Optional<Whole> course) {
     }
 
     private Lack little() {
-      int percent = adherence.percent() < LITTLE_DONE ? LITTLE_DONE : diary.pace().adherence();
+      int percent =
+          adherence.percent() < limit(Threshold.LITTLE_DONE)
+              ? limit(Threshold.LITTLE_DONE)
+              : diary.pace().adherence();
       int wanted = (int) Math.ceil(percent * adherence.planned() / 100 - 1e-9);
       return new Lack(
           String.format(
@@ -463,7 +473,7 @@ public record Review(List<Decision> decisions, Optional<Whole> course) {
           before(part).stream()
               .filter(Diary.Decided::atTarget)
               .map(Diary.Decided::at)
-              .filter(at -> !at.isAfter(diary.now().minus(AT_TARGET_FOR)))
+              .filter(at -> !at.isAfter(ago(Threshold.AT_TARGET_DAYS)))
               .filter(at -> !redSince(part, at))
               .findFirst();
       return first.map(
@@ -507,7 +517,7 @@ public record Review(List<Decision> decisions, Optional<Whole> course) {
         lacks.add(new Lack("the stretch was over its ceiling", "3 days with the stretch under it"));
       }
       if (adherence.percent() < diary.pace().adherence()) lacks.add(little());
-      boolean overdoing = adherence.percent() > Evidence.OVERDOING;
+      boolean overdoing = adherence.percent() > limit(Threshold.OVERDOING);
       if (overdoing) {
         lacks.add(
             new Lack(
@@ -538,7 +548,10 @@ public record Review(List<Decision> decisions, Optional<Whole> course) {
       boolean hardly =
           context(part).mode() == Mode.HOLD
               && last.stream()
-                  .allMatch(d -> d.felt().isPresent() && d.felt().getAsInt() <= HARDLY_FELT);
+                  .allMatch(
+                      d ->
+                          d.felt().isPresent()
+                              && d.felt().getAsInt() <= limit(Threshold.HARDLY_FELT));
       if (hardly) m.asks(Decision.Ask.TECHNIQUE);
       return m.made();
     }
@@ -551,7 +564,10 @@ public record Review(List<Decision> decisions, Optional<Whole> course) {
       why.addAll(told(part));
       Making m = decide(part, Line.HOLD, Optional.of(now), why);
       if (asymmetric(part)) m.takes("sides that are alike when they are measured again");
-      return m.takes("a review at the target 14 days after the first, no red day between").made();
+      return m.takes(
+              "a review at the target %d days after the first, no red day between"
+                  .formatted(limit(Threshold.AT_TARGET_DAYS)))
+          .made();
     }
 
     private Item stepped(Part part, SideDose next, Steps steps) {
@@ -630,8 +646,7 @@ public record Review(List<Decision> decisions, Optional<Whole> course) {
       List<Diary.Decided> stays =
           before(part).stream().takeWhile(d -> d.outcome() == Outcome.STAY).toList();
       boolean long4 =
-          !stays.isEmpty()
-              && !stays.get(stays.size() - 1).at().isAfter(diary.now().minus(AGAIN_WITHIN));
+          !stays.isEmpty() && !stays.get(stays.size() - 1).at().isAfter(diary.now().minus(STAYED));
       if (long4) m.asks(Decision.Ask.FOUR_WEEKS);
       return m;
     }
@@ -647,6 +662,16 @@ public record Review(List<Decision> decisions, Optional<Whole> course) {
 
     // ---- the program -----------------------------------------------------------------------
 
+    /** Whether pain is back since it is only kept up; empty while either mean is not known. */
+    private Optional<Whole> fullAgain(Instant since, OptionalDouble mean) {
+      OptionalDouble then = evidence.weeklyMean(LocalDate.ofInstant(since, diary.zone()));
+      boolean back =
+          mean.isPresent()
+              && then.isPresent()
+              && mean.getAsDouble() >= then.getAsDouble() + limit(Threshold.MEAN_WORSE);
+      return back ? Optional.of(Whole.FULL_AGAIN) : Optional.empty();
+    }
+
     private Optional<Whole> whole(List<Part> parts) {
       List<Part> high =
           parts.stream().filter(p -> item(p).priority() == Item.Priority.HIGH).toList();
@@ -655,15 +680,18 @@ public record Review(List<Decision> decisions, Optional<Whole> course) {
               .stream().allMatch(p -> get(decided, p).line() == Line.MAINTAIN);
       Diary.Measures m = diary.measures();
       OptionalDouble mean = evidence.weeklyMeans(1).get(0);
+      if (diary.keptUp().isPresent()) return fullAgain(diary.keptUp().get(), mean);
       boolean well =
           m.ndiBetter()
               || (m.ndi().isPresent() && m.ndi().getAsInt() < NO_DISABILITY)
-              || (mean.isPresent() && mean.getAsDouble() <= LITTLE_PAIN);
+              || (mean.isPresent() && mean.getAsDouble() <= limit(Threshold.LITTLE_PAIN));
       if (kept && m.goalsMet() && well) return Optional.of(Whole.FINISH);
       Instant begun = diary.versions().get(0).sharedAt();
-      int days = NO_RESPONSE_WEEKS * Evidence.WEEK;
+      int days = limit(Threshold.NO_RESPONSE_WEEKS) * Evidence.WEEK;
       boolean longEnough = !begun.isAfter(diary.now().minus(Duration.ofDays(days)));
-      return longEnough && !m.beyondError() && evidence.adherence(days).percent() >= LITTLE_DONE
+      return longEnough
+              && !m.beyondError()
+              && evidence.adherence(days).percent() >= limit(Threshold.LITTLE_DONE)
           ? Optional.of(Whole.NO_RESPONSE)
           : Optional.empty();
     }

@@ -22,12 +22,14 @@ import org.biokinet.core.search.Alternatives;
  * does not diagnose; it blocks by default and a licensed practitioner decides on the record.
  *
  * @param causes the answers that made the result, in words
+ * @param policy the one in force, which is comfort first where something speaks against another
  */
 public record Assessment(
     Result result,
     List<String> causes,
     Screening screening,
-    Map<Condition, Optional<Side>> inForce) {
+    Map<Condition, Optional<Side>> inForce,
+    Policy policy) {
 
   /** From the least to the most. */
   public enum Result {
@@ -114,7 +116,7 @@ public record Assessment(
       result = Result.EMERGENCY;
       causes = s.emergencies().stream().sorted().map(EmergencySign::label).toList();
     }
-    return new Assessment(result, causes, s, inForce);
+    return new Assessment(result, causes, s, inForce, Policy.COMFORT_FIRST);
   }
 
   private static List<String> toExamine(Screening s) {
@@ -127,6 +129,12 @@ public record Assessment(
     return found;
   }
 
+  /** The same under a policy that was chosen, where nothing speaks against it. */
+  public Assessment under(Policy chosen) {
+    Policy holds = chosen.against(this).isEmpty() ? chosen : Policy.COMFORT_FIRST;
+    return new Assessment(result, causes, screening, inForce, holds);
+  }
+
   public Irritability irritability() {
     return screening.irritability();
   }
@@ -135,7 +143,7 @@ public record Assessment(
   public Verdict of(Use use) {
     List<Reason> locks = new ArrayList<>();
     List<Reason> limits = new ArrayList<>();
-    int ceiling = irritability().ceiling();
+    int ceiling = policy.ceiling(irritability());
     OptionalInt effort = OptionalInt.empty();
     OptionalInt start = OptionalInt.empty();
     for (Condition c : inForce.keySet().stream().sorted().toList()) {
@@ -187,10 +195,8 @@ public record Assessment(
   /**
    * Why a strong pull may not be chosen as this client's policy, so that it stays with comfort
    * first; empty when it may.
-   *
-   * @param reviewed whether there was a review since the start
    */
-  public List<String> againstStrongPull(boolean reviewed) {
+  public List<String> againstStrongPull() {
     List<String> reasons = new ArrayList<>();
     if (!result.open()) reasons.add("the gate is closed");
     if (irritability() == Irritability.HIGH) reasons.add("high irritability");
@@ -199,7 +205,6 @@ public record Assessment(
         .sorted()
         .map(Condition::label)
         .forEach(reasons::add);
-    if (!reviewed) reasons.add("no review yet");
     return reasons;
   }
 

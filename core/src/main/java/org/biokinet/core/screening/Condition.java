@@ -214,6 +214,7 @@ public enum Condition implements Coded {
       case CORD,
           NERVE_ROOT,
           THORACIC_OUTLET,
+          CERVICAL_STENOSIS,
           SHOULDER_FRONT,
           SHOULDER_BACK,
           HYPERMOBILITY,

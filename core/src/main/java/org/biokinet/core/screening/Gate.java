@@ -129,6 +129,7 @@ public sealed interface Gate {
    * @param lookedAt when a practitioner last shared a version or gave the full doses back
    * @param lastSession the day of the newest session of this program; empty where none was done
    * @param lately what happened beside the program
+   * @param policy that was chosen at the last review
    */
   record Facts(
       boolean archived,
@@ -138,12 +139,13 @@ public sealed interface Gate {
       boolean stopOpen,
       Optional<Instant> lookedAt,
       Optional<LocalDate> lastSession,
-      Lately lately) {
+      Lately lately,
+      Policy policy) {
     public Facts {
       answered = List.copyOf(answered);
     }
 
-    /** Nothing beside the program. */
+    /** Nothing beside the program, comfort first. */
     public Facts(
         boolean archived,
         List<Answered> answered,
@@ -152,7 +154,16 @@ public sealed interface Gate {
         boolean stopOpen,
         Optional<Instant> lookedAt,
         Optional<LocalDate> lastSession) {
-      this(archived, answered, askAgain, lastStop, stopOpen, lookedAt, lastSession, Lately.NOTHING);
+      this(
+          archived,
+          answered,
+          askAgain,
+          lastStop,
+          stopOpen,
+          lookedAt,
+          lastSession,
+          Lately.NOTHING,
+          Policy.COMFORT_FIRST);
     }
   }
 
@@ -196,7 +207,8 @@ public sealed interface Gate {
       return new Closed(f.archived() ? Why.ARCHIVED : Why.NOT_SCREENED, Optional.empty());
     }
     Answered newest = f.answered().get(0);
-    Assessment a = Assessment.of(Answered.inForce(f.answered()), newest.clearance());
+    Assessment a =
+        Assessment.of(Answered.inForce(f.answered()), newest.clearance()).under(f.policy());
     Optional<Why> why =
         switch (a.result()) {
           case EMERGENCY -> Optional.of(Why.EMERGENCY);

@@ -14,7 +14,7 @@ import org.biokinet.core.exercise.Exercise;
 public record Use(Exercise exercise, Setting at, Optional<Side> treated, SideDose dose) {
 
   /** With the dose that the catalogue begins with; empty where that leaves this side out. */
-  static Optional<Use> atStart(Exercise e, Setting at, Side treated) {
+  public static Optional<Use> atStart(Exercise e, Setting at, Side treated) {
     Optional<Side> side = e.sided() ? Optional.of(treated) : Optional.empty();
     return e.start().on(treated).map(dose -> new Use(e, at, side, dose));
   }

@@ -72,6 +72,40 @@ public record Session(
     pressed = List.copyOf(pressed);
   }
 
+  /** As the player tells of it where nothing was eased or put right. */
+  public static Session plain(
+      ProgramKind program,
+      int version,
+      Instant startedAt,
+      LocalDate day,
+      Optional<Integer> painBefore,
+      Ended ended,
+      int secondsDone,
+      int secondsPlanned,
+      List<Performance.Part> parts,
+      Optional<CheckIn> checkIn,
+      Optional<Settled> settled) {
+    return new Session(
+        program,
+        version,
+        Side.LEFT,
+        SessionLength.USUAL,
+        startedAt,
+        day,
+        painBefore,
+        ended,
+        secondsDone,
+        secondsPlanned,
+        false,
+        "",
+        Told.PLAYER,
+        parts,
+        checkIn,
+        settled,
+        Set.of(),
+        List.of());
+  }
+
   /** Seconds of stretch done on one side; a stretch of both sides at once counts for each. */
   public int stretchSeconds(Side side) {
     return new Performance(parts).stretchSeconds(side);

@@ -71,6 +71,11 @@ public record Performance(List<Part> parts) {
     return new Performance(parts);
   }
 
+  /** All of it done. */
+  public static Performance inFull(Timeline timeline) {
+    return of(timeline, timeline.segments().stream().map(Segment::seconds).toList());
+  }
+
   static boolean isStretch(Timeline timeline, Segment s) {
     Mode mode = timeline.program().items().get(s.item()).exercise().doseContext().mode();
     return mode == Mode.HOLD && (s.kind() == Segment.Kind.HOLD || s.kind() == Segment.Kind.DEEPER);

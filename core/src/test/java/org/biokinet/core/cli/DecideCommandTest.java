@@ -13,6 +13,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import org.biokinet.core.progress.Decision;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -64,7 +65,7 @@ class DecideCommandTest {
   void asJsonItSaysTheSameWithTheLineItself() throws Exception {
     assertThat(run("decide", EXAMPLE.toString(), "--json")).isZero();
     JsonNode root = JSON.readTree(out.toString(StandardCharsets.UTF_8));
-    assertThat(root.path("rules").asInt()).isEqualTo(1);
+    assertThat(root.path("rules").asInt()).isEqualTo(Decision.RULES);
     assertThat(root.path("decisions")).hasSize(3);
     assertThat(root.at("/decisions/0/line/number").asInt()).isEqualTo(8);
     assertThat(root.at("/decisions/0/line/condition").asText()).contains("any red");
@@ -88,12 +89,15 @@ class DecideCommandTest {
     ((ObjectNode) bad.at("/sessions/0")).put("painBefore", 11).put("startedAt", "yesterday");
     ((ObjectNode) bad.at("/sessions/1")).putArray("provoked").add("0X").add("9L");
     ((ObjectNode) bad.at("/versions/0/program")).put("title", "");
+    bad.putObject("thresholds").put("return-days", 9).put("mercy", 1);
     bad.putArray("decided").addObject().put("at", "2026-11-20T09:00:00Z").put("part", "X");
     assertThat(run("decide", file(bad.toString()))).isEqualTo(2);
     assertThat(err.toString(StandardCharsets.UTF_8).lines())
         .anyMatch(l -> l.equals("\"mood\" is unknown"))
         .anyMatch(l -> l.startsWith("zone: a zone such as Europe/Lisbon, not \"Lisboa\""))
         .anyMatch(l -> l.startsWith("pace: "))
+        .anyMatch(l -> l.startsWith("thresholds: return-days: a whole number from 5 to 7"))
+        .anyMatch(l -> l.contains("\"mercy\" is unknown"))
         .anyMatch(l -> l.startsWith("version 1: title"))
         .anyMatch(l -> l.startsWith("session 1: painBefore: a whole number from 0 to 10, not 11"))
         .anyMatch(l -> l.startsWith("session 1: startedAt: a moment"))

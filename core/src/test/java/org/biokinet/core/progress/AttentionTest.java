@@ -119,7 +119,8 @@ class AttentionTest {
         false,
         true,
         Optional.of(NOW),
-        rest);
+        rest,
+        Optional.empty());
   }
 
   /** What gives each state, without what would give a stronger one. */
@@ -141,7 +142,8 @@ class AttentionTest {
       boolean examine,
       boolean flare,
       boolean away,
-      boolean due) {
+      boolean due,
+      boolean byItself) {
 
     static Giving of(Attention a) {
       return new Giving(
@@ -167,7 +169,8 @@ class AttentionTest {
           a == Attention.FLARE_EXAMINE,
           a == Attention.FLARE,
           a == Attention.AWAY,
-          a == Attention.REVIEW_DUE);
+          a == Attention.REVIEW_DUE,
+          a == Attention.BY_ITSELF);
     }
 
     /** Both at once; empty where one excludes the other. */
@@ -205,12 +208,18 @@ class AttentionTest {
                       : Optional.empty(),
                   at(examine || o.examine),
                   at(away || o.away),
-                  away || o.away ? Optional.of(NOW.plus(Duration.ofDays(1))) : Optional.empty())));
+                  away || o.away ? Optional.of(NOW.plus(Duration.ofDays(1))) : Optional.empty()),
+              at(byItself || o.byItself)));
     }
 
     private static Optional<Instant> at(boolean yes) {
       return yes ? Optional.of(YESTERDAY) : Optional.empty();
     }
+  }
+
+  @Test
+  void everyPlaceIsOfOne() {
+    for (Attention a : Attention.values()) assertThat(Attention.at(a.place())).isEqualTo(a);
   }
 
   /** Of any two reasons the one that stands first in the list is said. */

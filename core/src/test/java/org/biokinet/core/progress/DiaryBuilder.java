@@ -15,6 +15,8 @@ import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Random;
 import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.biokinet.core.anatomy.Equipment;
 import org.biokinet.core.anatomy.Means;
 import org.biokinet.core.anatomy.Position;
@@ -32,7 +34,9 @@ import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.screening.Allowed;
 import org.biokinet.core.screening.Assessment;
+import org.biokinet.core.screening.Condition;
 import org.biokinet.core.screening.Irritability;
+import org.biokinet.core.screening.Policy;
 import org.biokinet.core.screening.Screening;
 import org.biokinet.core.session.CheckIn;
 import org.biokinet.core.session.Ended;
@@ -62,6 +66,9 @@ final class DiaryBuilder {
   private final List<Diary.Decided> decided = new ArrayList<>();
   private final Set<Part> asymmetric = new HashSet<>();
   private Set<Tissue.Region> painful = Set.of();
+  private Thresholds thresholds = Thresholds.USUAL;
+  private Optional<Instant> keptUp = Optional.empty();
+  private Optional<Side> skipped = Optional.empty();
   private Policy policy = Policy.COMFORT_FIRST;
   private Pace pace = Pace.USUAL;
   private Diary.Measures measures = Diary.Measures.NONE;
@@ -102,6 +109,11 @@ final class DiaryBuilder {
   }
 
   static Allowed allowed(Irritability.Settles settles) {
+    Means all = new Means(EnumSet.allOf(Position.class), EnumSet.allOf(Equipment.class));
+    return allowed(settles, all);
+  }
+
+  static Allowed allowed(Irritability.Settles settles, Means means, Condition... conditions) {
     Screening told =
         new Screening(
             Set.of(),
@@ -111,16 +123,13 @@ final class DiaryBuilder {
             settles,
             false,
             OptionalInt.of(3),
-            Map.of(),
+            Stream.of(conditions).collect(Collectors.toMap(c -> c, c -> Optional.empty())),
             "",
             "",
             "",
             false,
             false);
-    return new Allowed(
-        Assessment.of(told, Optional.empty()),
-        new Means(EnumSet.allOf(Position.class), EnumSet.allOf(Equipment.class)),
-        5);
+    return new Allowed(Assessment.of(told, Optional.empty()), means, 5);
   }
 
   static Instant at(int day, LocalTime time) {
@@ -183,7 +192,10 @@ final class DiaryBuilder {
         versions.stream().filter(x -> x.sharedAt().isBefore(at)).reduce((a, b) -> b).orElseThrow();
     Program session = v.program().session(Side.LEFT, SessionLength.USUAL).without(without);
     Timeline timeline = Timeline.compile(session);
-    List<Integer> seconds = timeline.segments().stream().map(s -> s.seconds()).toList();
+    List<Integer> seconds =
+        timeline.segments().stream()
+            .map(s -> skipped.isPresent() && s.side().equals(skipped) ? 0 : s.seconds())
+            .toList();
     boolean said = told.highest().isPresent() || told.felt().isPresent();
     sessions.add(
         new Session(
@@ -215,6 +227,12 @@ final class DiaryBuilder {
             told.settled().map(s -> new Session.Settled(s, at.plus(Duration.ofMinutes(40)))),
             Set.of(),
             List.of()));
+    return this;
+  }
+
+  /** From now on nothing is done on a side. */
+  DiaryBuilder skips(Side side) {
+    skipped = Optional.of(side);
     return this;
   }
 
@@ -290,6 +308,16 @@ final class DiaryBuilder {
     return this;
   }
 
+  DiaryBuilder keptUp(int day) {
+    keptUp = Optional.of(at(day, LocalTime.NOON));
+    return this;
+  }
+
+  DiaryBuilder threshold(Threshold which, int value) {
+    thresholds = new Thresholds(Map.of(which, value));
+    return this;
+  }
+
   DiaryBuilder policy(Policy other) {
     policy = other;
     return this;
@@ -330,12 +358,14 @@ final class DiaryBuilder {
 
   /** As it stands on a day at noon. */
   Diary on(int day) {
+    Optional<Allowed> open = allowed.map(a -> under(a, policy));
     return new Diary(
         at(day, LocalTime.NOON),
         ZONE,
-        policy,
+        open.map(a -> a.assessment().policy()).orElse(policy),
         pace,
-        allowed,
+        thresholds,
+        open,
         painful,
         versions.stream().filter(v -> v.sharedAt().isBefore(at(day, LocalTime.NOON))).toList(),
         sessions,
@@ -347,8 +377,13 @@ final class DiaryBuilder {
         decided,
         asymmetric,
         measures,
+        keptUp,
         List.of(),
         List.of());
+  }
+
+  private static Allowed under(Allowed a, Policy policy) {
+    return new Allowed(a.assessment().under(policy), a.means(), a.breathSeconds(), a.beside());
   }
 
   Decision decide(int day, String part) {

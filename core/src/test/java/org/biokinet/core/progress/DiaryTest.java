@@ -31,6 +31,20 @@ class DiaryTest {
         1);
   }
 
+  /** A device's clock may be ahead: what is later than the review is none of it. */
+  @Test
+  void whatIsToComeIsNotRead() {
+    DiaryBuilder told =
+        new DiaryBuilder("upper-trap-stretch", "2x15s @3", "3x30s @3")
+            .good(1, 4)
+            .refused(2, 7)
+            .refused(4, 7);
+    Diary then = told.on(2);
+    assertThat(then.sessions()).hasSize(2).noneMatch(s -> s.startedAt().isAfter(then.now()));
+    assertThat(then.mornings()).hasSize(1);
+    assertThat(then.refused()).hasSize(1);
+  }
+
   @Test
   void whatServesTheShorterSideIsNotMaintained() {
     assertThat(

@@ -8,6 +8,7 @@ import java.util.Set;
 import org.biokinet.core.anatomy.Tissue;
 import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.progress.DiaryBuilder.Answers;
+import org.biokinet.core.screening.Policy;
 import org.biokinet.core.session.Ended;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;

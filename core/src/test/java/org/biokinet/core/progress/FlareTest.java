@@ -61,7 +61,8 @@ class FlareTest {
         false,
         true,
         Optional.empty(),
-        new Attention.Rest(flare, examine, away, Optional.of(back)));
+        new Attention.Rest(flare, examine, away, Optional.of(back)),
+        Optional.empty());
   }
 
   @Test
@@ -98,7 +99,8 @@ class FlareTest {
             true,
             Optional.empty(),
             new Attention.Rest(
-                Optional.empty(), Optional.empty(), Optional.of(BEGUN), Optional.of(back)));
+                Optional.empty(), Optional.empty(), Optional.of(BEGUN), Optional.of(back)),
+            Optional.empty());
     assertThat(Attention.of(away, BEGUN.minusSeconds(1))).isEqualTo(Attention.QUIET);
     assertThat(Attention.of(away, BEGUN)).isEqualTo(Attention.AWAY);
     assertThat(Attention.AWAY.steady()).isTrue();

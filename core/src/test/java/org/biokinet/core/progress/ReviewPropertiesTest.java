@@ -13,9 +13,11 @@ import net.jqwik.api.Property;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.ledger.Ledger;
 import org.biokinet.core.program.Item;
+import org.biokinet.core.program.Ladder;
 import org.biokinet.core.program.Program;
 import org.biokinet.core.progress.DiaryBuilder.Answers;
 import org.biokinet.core.screening.Irritability.Settles;
+import org.biokinet.core.screening.Policy;
 import org.biokinet.core.session.ItemSide;
 import org.biokinet.core.timeline.Timeline;
 
@@ -207,6 +209,34 @@ class ReviewPropertiesTest {
                   .objections(item.exercise(), item.position(), item.dose()))
           .isEmpty();
     }
+  }
+
+  /**
+   * Whatever was told: by itself no dose is more than it was, and no outcome stronger than stay.
+   */
+  @Property
+  void nothingBecomesMoreByItself(@ForAll long seed, @ForAll boolean due) {
+    Diary diary = new Life(seed, 5).now();
+    Program program = diary.version().program();
+    for (Agreed a : Automatic.of(Review.of(diary), due).orElse(List.of())) {
+      Decision d = a.suggested();
+      Item item = program.items().get(d.part().place(program).orElseThrow());
+      assertThat(Ladder.reached(d.now(), a.dose().orElseThrow(), item.exercise().doseContext()))
+          .as("%s: %s", d.part().text(), a)
+          .isTrue();
+      assertThat(a.outcome(program).strength()).isLessThanOrEqualTo(Outcome.STAY.strength());
+    }
+  }
+
+  @Property
+  void writtenAndReadAgainItIsDecidedAlike(@ForAll long seed) {
+    Diary diary = new Life(seed, 5).now();
+    DiaryDocument.Reading read =
+        DiaryDocument.read(DiaryWriter.write(diary), DiaryBuilder.CATALOGUE);
+    assertThat(read).isInstanceOf(DiaryDocument.Reading.Ok.class);
+    Diary again = ((DiaryDocument.Reading.Ok) read).diary();
+    assertThat(Review.of(again)).isEqualTo(Review.of(diary));
+    assertThat(Overview.of(again, 28)).isEqualTo(Overview.of(diary, 28));
   }
 
   private static Ledger ledger(Program program) {

@@ -1,7 +1,9 @@
 package org.biokinet.core.progress;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
@@ -543,5 +545,62 @@ class ReviewTest {
     assertThat(Review.of(diary.on(42)).course()).contains(Review.Whole.NO_RESPONSE);
     diary.measures(new Diary.Measures(false, false, OptionalInt.empty(), true));
     assertThat(Review.of(diary.on(42)).course()).isEmpty();
+  }
+
+  /** A practice may be more careful; what is decided otherwise stays on its line. */
+  @ParameterizedTest
+  @CsvSource({
+    "RETURN_DAYS, 5, 4, NOT_KNOWN",
+    "RETURN_DAYS, 5, 5, RETURN",
+    "RE_ENTER_DAYS, 10, 9, RETURN",
+    "RE_ENTER_DAYS, 10, 10, RE_ENTER"
+  })
+  void aPracticeMovesItsOwnThresholds(Threshold which, int value, int days, Line line) {
+    DiaryBuilder diary = diary().good(0, 1).threshold(which, value);
+    assertThat(diary.decide(1 + days, L).line()).isEqualTo(line);
+  }
+
+  @ParameterizedTest
+  @CsvSource({"5, 5, EASE", "5, 4, GO_ON", "7, 6, STAY", "7, 7, EASE"})
+  void painAtRestThatEasesIsAThreshold(int threshold, int pain, Line line) {
+    DiaryBuilder diary = diary().good(0, 6).threshold(Threshold.PAIN_AT_REST, threshold);
+    diary.day(7, Answers.of(pain, pain, 3), 2);
+    assertThat(diary.decide(8, L).line() == Line.EASE).isEqualTo(line == Line.EASE);
+  }
+
+  /** Nothing that stops, eases or rests can be made later than usual. */
+  @ParameterizedTest
+  @EnumSource
+  void whatProtectsCanOnlyBeMadeStricter(Threshold t) {
+    assertThat(t.usual()).isBetween(t.least(), t.most());
+    assertThatThrownBy(() -> new Thresholds(Map.of(t, t.most() + 1)))
+        .isInstanceOf(IllegalArgumentException.class)
+        .hasMessageContaining(t.label());
+    assertThatThrownBy(() -> new Thresholds(Map.of(t, t.least() - 1)))
+        .isInstanceOf(IllegalArgumentException.class);
+    boolean lessIsStricter =
+        switch (t) {
+          case RE_ENTER_DAYS,
+              PAIN_AT_REST,
+              MEAN_WORSE,
+              RETURN_DAYS,
+              OVERDOING,
+              LITTLE_PAIN,
+              NO_RESPONSE_WEEKS ->
+              true;
+          case RED_WITHIN_DAYS, CREEP_WEEKS, AGAIN_DAYS, LITTLE_DONE, AT_TARGET_DAYS, HARDLY_FELT ->
+              false;
+        };
+    assertThat(lessIsStricter ? t.most() : t.least()).isEqualTo(t.usual());
+  }
+
+  /** Handbook section 10, "finish": the weekly mean up by 2 means the full plan again. */
+  @ParameterizedTest
+  @CsvSource({"2, false", "3, false", "4, true"})
+  void painThatIsBackAsksForTheFullPlan(int pain, boolean again) {
+    DiaryBuilder diary = diary().good(0, 9).keptUp(9);
+    for (int day = 10; day < 17; day++) diary.day(day, Answers.of(pain, pain, 3), pain);
+    assertThat(Review.of(diary.on(17)).course())
+        .isEqualTo(again ? Optional.of(Review.Whole.FULL_AGAIN) : Optional.empty());
   }
 }

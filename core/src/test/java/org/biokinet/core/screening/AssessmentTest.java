@@ -340,7 +340,7 @@ class AssessmentTest {
         assertThat(b.effort().orElse(100)).isLessThanOrEqualTo(a.effort().getAsInt());
       }
     }
-    assertThat(with.againstStrongPull(true)).containsAll(less.againstStrongPull(true));
+    assertThat(with.againstStrongPull()).containsAll(less.againstStrongPull());
   }
 
   @Test
@@ -359,8 +359,7 @@ class AssessmentTest {
 
   @Test
   void theStrongPullIsRefusedWhereItCouldHarm() {
-    assertThat(having().againstStrongPull(true)).isEmpty();
-    assertThat(having().againstStrongPull(false)).containsExactly("no review yet");
+    assertThat(having().againstStrongPull()).isEmpty();
     for (Condition c :
         EnumSet.of(
             Condition.NERVE_ROOT,
@@ -368,7 +367,7 @@ class AssessmentTest {
             Condition.SHOULDER_BACK,
             Condition.HYPERMOBILITY,
             Condition.INFLAMMATORY)) {
-      assertThat(having(c).againstStrongPull(true)).as(c.code()).containsExactly(c.label());
+      assertThat(having(c).againstStrongPull()).as(c.code()).containsExactly(c.label());
     }
   }
 

@@ -107,7 +107,8 @@ class BeginningTest {
             false,
             looked,
             Optional.of(DAY.minusDays(daysSinceSession)),
-            lately),
+            lately,
+            Policy.COMFORT_FIRST),
         DAY);
   }
 

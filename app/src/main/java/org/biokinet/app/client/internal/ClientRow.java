@@ -30,6 +30,7 @@ import org.biokinet.core.anatomy.Equipment;
 import org.biokinet.core.anatomy.Means;
 import org.biokinet.core.anatomy.Position;
 import org.biokinet.core.dose.Pacing;
+import org.biokinet.core.screening.Policy;
 import org.hibernate.annotations.Formula;
 import org.hibernate.annotations.OptimisticLock;
 import org.jspecify.annotations.Nullable;
@@ -62,6 +63,12 @@ public class ClientRow extends Row {
   private @Nullable Integer timesPerDay;
   private @Nullable LocalDate consentOn;
   private BigDecimal breathSeconds;
+
+  /** Chosen at a review, in nobody's way who edits the rest. */
+  @OptimisticLock(excluded = true)
+  @Enumerated(EnumType.STRING)
+  private Policy policy;
+
   private boolean selfCheck;
 
   /** Moved on by every map of the client's, in nobody's way who edits the rest. */
@@ -104,6 +111,7 @@ public class ClientRow extends Row {
     this.practitionerId = practitionerId;
     set(contact);
     set(circumstances);
+    this.policy = Policy.COMFORT_FIRST;
     this.breathSeconds = tenths(Pacing.DEFAULT_BREATH_SECONDS);
     this.createdAt = createdAt;
     this.episodeSince = createdAt;
@@ -155,6 +163,7 @@ public class ClientRow extends Row {
         contact(),
         circumstances(),
         breathSeconds.doubleValue(),
+        policy,
         selfCheck,
         Optional.ofNullable(mapFrom),
         Optional.ofNullable(morningFrom),
@@ -213,6 +222,10 @@ public class ClientRow extends Row {
     breathSeconds = tenths(seconds);
   }
 
+  public void choose(Policy chosen) {
+    policy = chosen;
+  }
+
   public void askSelfCheck(boolean asked) {
     selfCheck = asked;
   }
@@ -237,6 +250,7 @@ public class ClientRow extends Row {
     episodeSince = at;
     screenAfter = at;
     archivedAt = null;
+    policy = Policy.COMFORT_FIRST;
   }
 
   public void askAgain(Instant at) {

@@ -4,8 +4,8 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
 import java.time.Instant;
 import java.util.UUID;
-import org.biokinet.app.client.Goal;
 import org.biokinet.app.platform.Row;
+import org.biokinet.core.measure.Goal;
 import org.jspecify.annotations.Nullable;
 
 /** A goal as it was set; ends when it is changed or given up. */

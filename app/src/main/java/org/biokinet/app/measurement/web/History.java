@@ -1,12 +1,8 @@
 package org.biokinet.app.measurement.web;
 
 import java.util.ArrayList;
-import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Objects;
 import java.util.Optional;
-import java.util.OptionalDouble;
-import java.util.Set;
 import java.util.function.Function;
 import org.biokinet.app.platform.Days;
 import org.biokinet.core.anatomy.Side;
@@ -16,8 +12,7 @@ import org.biokinet.core.measure.Change;
 import org.biokinet.core.measure.Measured;
 import org.biokinet.core.measure.Motion;
 import org.biokinet.core.measure.Posture;
-import org.biokinet.core.measure.Questionnaire;
-import org.biokinet.core.measure.Scale;
+import org.biokinet.core.measure.Scored;
 import org.biokinet.core.measure.Visit;
 
 /**
@@ -36,39 +31,10 @@ record History(List<String> days, List<Course> lines) {
       String label, Optional<Side> side, List<String> cells, String change, boolean matters) {}
 
   static History of(List<Visit> newestFirst) {
-    List<Visit> visits = new ArrayList<>();
-    for (int i = newestFirst.size() - 1; i >= 0; i--) visits.add(newestFirst.get(i));
-    List<Course> lines = new ArrayList<>();
-    add(
-        lines,
-        visits,
-        "Pain now",
-        Scale.NPRS,
-        v -> v.first(Measured.Pain.class).map(p -> (double) p.now()));
-    add(
-        lines,
-        visits,
-        "Pain, worst in 24 h",
-        Scale.NPRS,
-        v ->
-            v.first(Measured.Pain.class)
-                .map(Measured.Pain::worst)
-                .filter(Objects::nonNull)
-                .map(Integer::doubleValue));
+    List<Visit> visits = Visit.oldestFirst(newestFirst);
+    List<Course> lines = new ArrayList<>(Scored.of(visits).stream().map(History::scored).toList());
     felt(lines, visits);
     for (Motion m : Motion.values()) range(lines, visits, m);
-    Set<String> activities = new LinkedHashSet<>();
-    visits.forEach(v -> v.of(Measured.Activity.class).forEach(a -> activities.add(a.activity())));
-    for (String a : activities) {
-      add(lines, visits, a, Scale.PSFS_ONE, v -> v.activity(a).map(Integer::doubleValue));
-    }
-    for (Questionnaire q : Questionnaire.values()) form(lines, visits, q);
-    add(
-        lines,
-        visits,
-        "Neck flexor endurance, s",
-        Scale.ENDURANCE,
-        v -> v.first(Measured.Endurance.class).map(e -> (double) e.seconds()));
     plain(
         lines,
         visits,
@@ -101,25 +67,6 @@ record History(List<String> days, List<Course> lines) {
                     .map(mark -> (double) mark.intensity()));
       }
     }
-  }
-
-  private static void form(List<Course> lines, List<Visit> visits, Questionnaire q) {
-    Scale scale =
-        visits.stream()
-            .flatMap(v -> v.form(q).stream())
-            .map(MeasurePage::scale)
-            .reduce((a, b) -> b)
-            .orElse(Scale.NDI);
-    add(
-        lines,
-        visits,
-        q.label(),
-        scale,
-        v ->
-            v.form(q)
-                .map(f -> q.score(f.items()))
-                .filter(OptionalDouble::isPresent)
-                .map(OptionalDouble::getAsDouble));
   }
 
   /**
@@ -169,29 +116,13 @@ record History(List<String> days, List<Course> lines) {
     lines.add(new Course(label, side, cells(values), "", false));
   }
 
-  private static void add(
-      List<Course> lines,
-      List<Visit> visits,
-      String label,
-      Scale scale,
-      Function<Visit, Optional<Double>> read) {
-    List<Optional<Double>> values = visits.stream().map(read).toList();
-    List<Double> known = values.stream().flatMap(Optional::stream).toList();
-    if (known.isEmpty()) return;
-    Optional<Change> change =
-        known.size() < 2
-            ? Optional.empty()
-            : Optional.of(Change.of(scale, known.get(0), known.get(known.size() - 1)));
-    lines.add(
-        new Course(
-            label,
-            Optional.empty(),
-            cells(values),
-            change.map(Change::words).orElse(""),
-            change
-                .filter(
-                    c -> c.size() == Change.Size.BEYOND_ERROR || c.size() == Change.Size.IMPORTANT)
-                .isPresent()));
+  private static Course scored(Scored s) {
+    return new Course(
+        s.label(),
+        Optional.empty(),
+        cells(s.values()),
+        s.change().map(Change::words).orElse(""),
+        s.change().filter(Change::beyondError).isPresent());
   }
 
   private static List<String> cells(List<Optional<Double>> values) {

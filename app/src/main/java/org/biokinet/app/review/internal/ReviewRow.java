@@ -1,6 +1,7 @@
 package org.biokinet.app.review.internal;
 
 import jakarta.persistence.Column;
+import jakarta.persistence.Embedded;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
@@ -8,11 +9,13 @@ import jakarta.persistence.Table;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.UUID;
 import org.biokinet.app.platform.Row;
 import org.biokinet.app.review.KeptDecision;
-import org.biokinet.core.progress.Pace;
+import org.biokinet.app.review.Terms;
+import org.biokinet.core.progress.Review;
 import org.hibernate.annotations.Immutable;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
@@ -32,8 +35,11 @@ public class ReviewRow extends Row {
   private boolean shared;
 
   @Enumerated(EnumType.STRING)
-  private Pace pace;
+  private Review.@Nullable Whole whole;
 
+  private boolean byItself;
+
+  @Embedded private Terms terms;
   private LocalDate nextOn;
 
   @JdbcTypeCode(SqlTypes.JSON)
@@ -47,9 +53,11 @@ public class ReviewRow extends Row {
    * @param rules revision of the rules that suggested
    * @param ofVersion of the main program that was reviewed
    * @param toVersion number of what was made of it; null where nothing changed
-   * @param pace from then on
+   * @param terms from then on
    * @param nextOn the day of the client's on which the next one is planned
+   * @param whole what was followed of what was suggested for the program as a whole
    * @param shared whether that was shared with it, or left as a draft
+   * @param byItself whether it was made by itself, as {@code madeBy} had allowed
    */
   public ReviewRow(
       UUID clientId,
@@ -59,7 +67,9 @@ public class ReviewRow extends Row {
       int ofVersion,
       @Nullable Integer toVersion,
       boolean shared,
-      Pace pace,
+      Optional<Review.Whole> whole,
+      boolean byItself,
+      Terms terms,
       LocalDate nextOn,
       List<KeptDecision> decided) {
     this.clientId = clientId;
@@ -69,7 +79,9 @@ public class ReviewRow extends Row {
     this.ofVersion = ofVersion;
     this.toVersion = toVersion;
     this.shared = shared;
-    this.pace = pace;
+    this.whole = whole.orElse(null);
+    this.byItself = byItself;
+    this.terms = terms;
     this.nextOn = nextOn;
     this.decided = List.copyOf(decided);
   }
@@ -102,8 +114,21 @@ public class ReviewRow extends Row {
     return shared;
   }
 
-  public Pace pace() {
-    return pace;
+  public Optional<Review.Whole> whole() {
+    return Optional.ofNullable(whole);
+  }
+
+  /** Whether it was finished with it, and is only kept up. */
+  public boolean keptUp() {
+    return whole == Review.Whole.FINISH;
+  }
+
+  public boolean byItself() {
+    return byItself;
+  }
+
+  public Terms terms() {
+    return terms;
   }
 
   public LocalDate nextOn() {

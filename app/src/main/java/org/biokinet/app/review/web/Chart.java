@@ -28,23 +28,10 @@ record Chart(List<Day> days, int height, String painLine, int most, int scaleLef
   static final int ROW = 20;
   static final int TOP = 24;
 
-  /** Where things stand, from the left: for a desk, or for a phone. */
-  enum Layout {
-    DESK(250, 150, 470, 17),
-    PHONE(150, 80, 250, 9);
-
-    private final int axis;
-    private final int bar;
-    private final int painFrom;
-    private final int painStep;
-
-    Layout(int axis, int bar, int painFrom, int painStep) {
-      this.axis = axis;
-      this.bar = bar;
-      this.painFrom = painFrom;
-      this.painStep = painStep;
-    }
-  }
+  private static final int AXIS = 150;
+  private static final int BAR = 80;
+  private static final int PAIN_FROM = 250;
+  private static final int PAIN_STEP = 9;
 
   /**
    * One day.
@@ -69,7 +56,6 @@ record Chart(List<Day> days, int height, String painLine, int most, int scaleLef
       int morningX) {}
 
   static Chart of(
-      Layout at,
       LocalDate from,
       LocalDate to,
       List<Session> sessions,
@@ -93,7 +79,7 @@ record Chart(List<Day> days, int height, String painLine, int most, int scaleLef
       int[] sum = stretch.getOrDefault(day, new int[2]);
       int y = TOP + days.size() * ROW;
       Optional<Integer> p = Optional.ofNullable(pain.get(day));
-      int x = p.map(v -> at.painFrom + v * at.painStep).orElse(0);
+      int x = p.map(v -> PAIN_FROM + v * PAIN_STEP).orElse(0);
       p.ifPresent(
           v -> line.append(line.isEmpty() ? "" : " ").append(x).append(',').append(y + ROW / 2));
       Optional<Integer> woke =
@@ -102,8 +88,8 @@ record Chart(List<Day> days, int height, String painLine, int most, int scaleLef
           new Day(
               Days.day(day),
               y,
-              sum[0] * at.bar / most,
-              sum[1] * at.bar / most,
+              sum[0] * BAR / most,
+              sum[1] * BAR / most,
               sum[0],
               sum[1],
               shared(
@@ -113,15 +99,10 @@ record Chart(List<Day> days, int height, String painLine, int most, int scaleLef
               p,
               x,
               woke,
-              woke.map(v -> at.painFrom + v * at.painStep).orElse(0)));
+              woke.map(v -> PAIN_FROM + v * PAIN_STEP).orElse(0)));
     }
     return new Chart(
-        days,
-        TOP + days.size() * ROW + 8,
-        line.toString(),
-        most,
-        at.axis - at.bar,
-        at.axis + at.bar);
+        days, TOP + days.size() * ROW + 8, line.toString(), most, AXIS - BAR, AXIS + BAR);
   }
 
   /** "v3 · desk v1", where they were shared on one day. */

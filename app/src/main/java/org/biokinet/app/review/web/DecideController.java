@@ -3,6 +3,8 @@ package org.biokinet.app.review.web;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
 import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
+import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.biokinet.app.client.Client;
@@ -14,11 +16,22 @@ import org.biokinet.app.platform.Days;
 import org.biokinet.app.platform.NotFound;
 import org.biokinet.app.practice.Me;
 import org.biokinet.app.program.Comparison;
+import org.biokinet.app.review.DiaryService;
 import org.biokinet.app.review.ReviewService;
+import org.biokinet.app.review.Terms;
+import org.biokinet.core.measure.Visit;
 import org.biokinet.core.progress.Choice;
+import org.biokinet.core.progress.Diary;
+import org.biokinet.core.progress.DiaryWriter;
+import org.biokinet.core.progress.Overview;
 import org.biokinet.core.progress.Pace;
 import org.biokinet.core.progress.Part;
+import org.biokinet.core.screening.Policy;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -27,6 +40,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** The decisions of a review: what is suggested, what somebody chooses, what is made of it. */
 @Controller
@@ -34,6 +48,12 @@ import org.springframework.web.bind.annotation.RequestParam;
 class DecideController {
 
   private static final String GRID = "review/decision-parts :: decisions";
+
+  /** Days that are looked back on; our choice. */
+  private static final int RECORD_DAYS = 28;
+
+  private static final int LEAST_DAYS = 14;
+
   private static final String MAKING = "review/decision-parts :: making";
 
   private final ReviewService reviews;
@@ -48,13 +68,21 @@ class DecideController {
     this.clock = clock;
   }
 
-  /** What a review would decide, put into the page when that is there. */
+  /** The record, and what a review would decide on it, put into the page when that is there. */
   @GetMapping("/decisions")
   String decisions(@AuthenticationPrincipal Me me, @PathVariable UUID id, Model model) {
-    return grid(clients.get(me, id), Optional.empty(), model);
+    fill(clients.get(me, id), Optional.empty(), model)
+        .ifPresent(open -> record(open.kept(), model));
+    return "review/decision-parts :: record";
   }
 
   private String grid(Client client, Optional<DecisionGrid.Typed> typed, Model model) {
+    fill(client, typed, model);
+    return GRID;
+  }
+
+  private Optional<ReviewService.Open> fill(
+      Client client, Optional<DecisionGrid.Typed> typed, Model model) {
     model.addAttribute("client", client);
     ReviewService.Page page = reviews.page(client);
     page.open()
@@ -62,7 +90,22 @@ class DecideController {
         .ifPresent(grid -> model.addAttribute("grid", grid));
     model.addAttribute("past", page.made().stream().map(made -> past(made, client)).toList());
     model.addAttribute("due", page.due().map(Days::day).orElse(""));
-    return GRID;
+    return page.open();
+  }
+
+  private static void record(DiaryService.Kept kept, Model model) {
+    Overview overview = Overview.of(kept.diary(), days(kept.diary()));
+    model.addAttribute("facts", RecordFacts.of(kept, overview));
+    model.addAttribute("trend", TrendWords.of(kept));
+    model.addAttribute(
+        "chart", RecordChart.of(overview, kept.visits().stream().map(Visit::day).toList()));
+  }
+
+  /** Not much further back than there is anything. */
+  private static int days(Diary diary) {
+    LocalDate begun = LocalDate.ofInstant(diary.versions().get(0).sharedAt(), diary.zone());
+    long since = ChronoUnit.DAYS.between(begun, diary.today()) + 1;
+    return (int) Math.min(RECORD_DAYS, Math.max(LEAST_DAYS, since));
   }
 
   /**
@@ -78,10 +121,37 @@ class DecideController {
         Days.when(made.at(), clock.instant(), client.zone()),
         made.by(),
         made.toVersion().isEmpty()
-            ? "nothing changes"
-            : "version %d%s"
-                .formatted(made.toVersion().getAsInt(), made.shared() ? "" : ", as a draft"),
+            ? "nothing changes" + itself(made)
+            : "version %d%s%s"
+                .formatted(
+                    made.toVersion().getAsInt(), made.shared() ? "" : ", as a draft", itself(made)),
         Days.day(made.next()));
+  }
+
+  private static String itself(ReviewService.Made made) {
+    return made.byItself() ? ", by itself" : "";
+  }
+
+  // ---- what was made by itself -------------------------------------------------------------
+
+  @PostMapping("/seen")
+  String seen(@AuthenticationPrincipal Me me, @PathVariable UUID id) {
+    reviews.seen(me, id);
+    return "redirect:/clients/%s/review".formatted(id);
+  }
+
+  @PostMapping("/{review}/take-back")
+  String takeBack(
+      @AuthenticationPrincipal Me me,
+      @PathVariable UUID id,
+      @PathVariable UUID review,
+      RedirectAttributes redirect) {
+    try {
+      reviews.takeBack(me, id, review);
+    } catch (ReviewService.Refused refused) {
+      redirect.addFlashAttribute("refused", refused.why());
+    }
+    return "redirect:/clients/%s/review".formatted(id);
   }
 
   /**
@@ -145,15 +215,61 @@ class DecideController {
 
   // ---- what is made of it ------------------------------------------------------------------
 
+  /**
+   * @param whole whether what is suggested for the program as a whole is followed; so it is where
+   *     nothing is said
+   */
   @GetMapping("/make")
-  String making(@AuthenticationPrincipal Me me, @PathVariable UUID id, Model model) {
-    return making(me, clients.get(me, id), Optional.empty(), model);
+  String making(
+      @AuthenticationPrincipal Me me,
+      @PathVariable UUID id,
+      @RequestParam Optional<Boolean> whole,
+      @RequestParam(defaultValue = "") String note,
+      @RequestParam(defaultValue = "") String why,
+      @RequestParam Optional<Pace> pace,
+      @RequestParam Optional<Policy> policy,
+      @RequestParam(defaultValue = "false") boolean automatic,
+      @RequestParam Optional<LocalDate> next,
+      Model model) {
+    Client client = clients.get(me, id);
+    model.addAttribute("client", client);
+    if (whole.isEmpty()) {
+      reviews.proposal(me, client).ifPresent(p -> show(p, p.said(), model));
+      return MAKING;
+    }
+    // It was chosen otherwise: what was typed stays, what was only suggested is suggested anew.
+    model.addAttribute("otherwise", true); // the focus stays where it is
+    boolean followed = whole.get();
+    Optional<ReviewService.Said> before =
+        reviews.proposal(me, client, !followed).map(ReviewService.Proposal::said);
+    reviews
+        .proposal(me, client, followed)
+        .ifPresent(
+            p -> {
+              ReviewService.Said was = before.orElse(p.said());
+              ReviewService.Said now = p.said();
+              Terms terms =
+                  new Terms(
+                      pace.orElse(now.terms().pace()),
+                      policy.orElse(now.terms().policy()),
+                      automatic);
+              show(
+                  p,
+                  new ReviewService.Said(
+                      note.strip().equals(was.note()) ? now.note() : note,
+                      why,
+                      terms,
+                      now.whole(),
+                      next.filter(day -> !day.equals(was.next())).orElse(now.next())),
+                  model);
+            });
+    return MAKING;
   }
 
-  private String making(Me me, Client client, Optional<ReviewService.Said> typed, Model model) {
+  private String refused(Me me, Client client, ReviewService.Said typed, Model model) {
     model.addAttribute("client", client);
-    typed.ifPresent(said -> model.addAttribute("said", said)); // whatever becomes of it
-    reviews.proposal(me, client).ifPresent(p -> show(p, typed.orElse(p.said()), model));
+    model.addAttribute("said", typed); // whatever becomes of it
+    reviews.proposal(me, client, typed.whole()).ifPresent(p -> show(p, typed, model));
     return MAKING;
   }
 
@@ -190,10 +306,14 @@ class DecideController {
       @RequestParam(defaultValue = "") String note,
       @RequestParam(defaultValue = "") String why,
       @RequestParam Pace pace,
+      @RequestParam Policy policy,
+      @RequestParam(defaultValue = "false") boolean automatic,
+      @RequestParam(defaultValue = "false") boolean whole,
       @RequestParam LocalDate next,
       Model model,
       HttpServletResponse response) {
-    ReviewService.Said said = new ReviewService.Said(note, why, pace, next);
+    ReviewService.Said said =
+        new ReviewService.Said(note, why, new Terms(pace, policy, automatic), whole, next);
     try {
       ReviewService.Made made = reviews.make(me, id, mark, how == How.SHARE, said);
       String to = made.toVersion().isPresent() && !made.shared() ? "/plan" : "/review?made";
@@ -202,7 +322,7 @@ class DecideController {
     } catch (ReviewService.Refused refused) {
       response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
       model.addAttribute("refused", refused.why());
-      return making(me, clients.get(me, id), Optional.of(said), model);
+      return refused(me, clients.get(me, id), said, model);
     }
   }
 
@@ -218,6 +338,23 @@ class DecideController {
     model.addAttribute("made", made);
     model.addAttribute("late", reviews.late(client.getId(), made));
     model.addAttribute("past", past(made, client));
+    reviews
+        .diary(client.getId(), review)
+        .map(diary -> Overview.of(diary, days(diary)))
+        .ifPresent(then -> model.addAttribute("chart", RecordChart.of(then, List.of())));
     return "review/past";
+  }
+
+  /** What a review was made on, as a file that can be decided on again. */
+  @GetMapping("/{review}/diary.json")
+  ResponseEntity<String> diary(
+      @AuthenticationPrincipal Me me, @PathVariable UUID id, @PathVariable UUID review) {
+    String document = reviews.document(clients.get(me, id).getId(), review);
+    return ResponseEntity.ok()
+        .contentType(MediaType.APPLICATION_JSON)
+        .header(
+            HttpHeaders.CONTENT_DISPOSITION,
+            ContentDisposition.attachment().filename("diary.json").build().toString())
+        .body(DiaryWriter.pretty(document));
   }
 }

@@ -4,9 +4,11 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import org.biokinet.app.review.DiaryService;
 import org.biokinet.app.review.KeptDecision;
 import org.biokinet.app.review.ReviewService;
 import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.dose.DoseNotation;
 import org.biokinet.core.program.Program;
 import org.biokinet.core.progress.Agreed;
 import org.biokinet.core.progress.Choice;
@@ -14,16 +16,26 @@ import org.biokinet.core.progress.Decision;
 import org.biokinet.core.progress.Line;
 import org.biokinet.core.progress.Outcome;
 import org.biokinet.core.progress.Review;
+import org.biokinet.core.progress.Variant;
 
 /**
  * What a review suggests, item by item, on both sides of the axis, and what was chosen.
  *
  * @param stopped whether nothing goes on before somebody has examined
  * @param course what is suggested for the program as a whole, or empty
+ * @param unanswered whether that is to examine again what has not changed
+ * @param ends whether it may end here: all was reached, or is only kept up
  * @param mark of what is seen
  */
 record DecisionGrid(
-    List<Row> rows, boolean stopped, int decided, int all, String course, String mark) {
+    List<Row> rows,
+    boolean stopped,
+    int decided,
+    int all,
+    String course,
+    boolean unanswered,
+    boolean ends,
+    String mark) {
 
   /**
    * An item.
@@ -40,6 +52,8 @@ record DecisionGrid(
    * @param dose "2x20s → 2x30s", or what stays
    * @param next the dose alone
    * @param reason in one line
+   * @param extra what is offered because of how the sides differ
+   * @param variant another form of the exercise that is offered, in words
    * @param step where one goes on from here instead of choosing
    */
   record Cell(
@@ -56,6 +70,8 @@ record DecisionGrid(
       List<String> barred,
       List<String> takes,
       List<String> asks,
+      Optional<Offered> extra,
+      Optional<String> variant,
       Step step,
       Optional<Picked> picked,
       Optional<Typed> typed) {
@@ -107,6 +123,13 @@ record DecisionGrid(
     FLARE
   }
 
+  /**
+   * A dose that one press chooses, with its reason.
+   *
+   * @param why no longer than a reason may be
+   */
+  record Offered(String dose, String label, String why) {}
+
   /** What was chosen on it. */
   record Picked(String words, String reason, String by, boolean stale) {}
 
@@ -129,28 +152,36 @@ record DecisionGrid(
       rows.add(
           new Row(
               open.kept().now().name(place, language),
-              on(own, Optional.of(Side.LEFT), typed),
-              on(own, Optional.of(Side.RIGHT), typed),
-              on(own, Optional.empty(), typed)));
+              on(own, Optional.of(Side.LEFT), open.kept(), typed, language),
+              on(own, Optional.of(Side.RIGHT), open.kept(), typed, language),
+              on(own, Optional.empty(), open.kept(), typed, language)));
     }
+    Optional<Review.Whole> course = open.review().course();
     return new DecisionGrid(
         rows,
         open.lines().stream().anyMatch(l -> step(l.decision()) == Step.SCREEN),
         open.agreed().size(),
         open.lines().size(),
-        open.review().course().map(Review.Whole::words).orElse(""),
+        course.map(Review.Whole::words).orElse(""),
+        course.equals(Optional.of(Review.Whole.NO_RESPONSE)),
+        course.map(w -> w == Review.Whole.FINISH).orElse(open.kept().diary().keptUp().isPresent()),
         open.mark());
   }
 
   private static Optional<Cell> on(
-      List<ReviewService.Line> lines, Optional<Side> side, Optional<Typed> typed) {
+      List<ReviewService.Line> lines,
+      Optional<Side> side,
+      DiaryService.Kept kept,
+      Optional<Typed> typed,
+      Locale language) {
     return lines.stream()
         .filter(l -> l.decision().part().side().equals(side))
         .findFirst()
-        .map(l -> cell(l, typed));
+        .map(l -> cell(l, kept, typed, language));
   }
 
-  private static Cell cell(ReviewService.Line line, Optional<Typed> typed) {
+  private static Cell cell(
+      ReviewService.Line line, DiaryService.Kept kept, Optional<Typed> typed, Locale language) {
     Decision d = line.decision();
     String part = d.part().text();
     String now = KeptDecision.text(d.now());
@@ -170,9 +201,21 @@ record DecisionGrid(
         d.barred(),
         d.takes(),
         d.asks().stream().sorted().map(Decision.Ask::words).toList(),
+        kept.extra(d)
+            .map(x -> new Offered(KeptDecision.text(x.dose()), x.kind().label(), x.kind().words())),
+        kept.variant(d).map(v -> words(v, kept, language)),
         step(d),
         line.chosen().map(c -> picked(d, c)),
         typed.filter(t -> t.part().equals(part)));
+  }
+
+  /** "harder form: Upper trapezius stretch, anchored, from 2x15s @4". */
+  private static String words(Variant v, DiaryService.Kept kept, Locale language) {
+    return "%s: %s, from %s"
+        .formatted(
+            v.kind().label(),
+            kept.now().catalogue().words(v.item().exercise(), language).name(),
+            DoseNotation.format(v.item().dose()));
   }
 
   private static Step step(Decision d) {

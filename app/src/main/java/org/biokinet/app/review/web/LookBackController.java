@@ -21,15 +21,14 @@ import org.apache.commons.csv.CSVPrinter;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientMe;
 import org.biokinet.app.client.ClientService;
-import org.biokinet.app.client.Goal;
 import org.biokinet.app.measurement.MeasurementService;
 import org.biokinet.app.platform.Days;
 import org.biokinet.app.practice.PracticeService;
 import org.biokinet.app.program.ProgramVersion;
 import org.biokinet.app.program.VersionService;
-import org.biokinet.app.session.FollowUpService;
 import org.biokinet.app.session.SessionService;
 import org.biokinet.core.measure.Change;
+import org.biokinet.core.measure.Goal;
 import org.biokinet.core.measure.Scale;
 import org.biokinet.core.measure.Visit;
 import org.biokinet.core.progress.LookingBack;
@@ -68,7 +67,6 @@ class LookBackController {
   record TighterLine(String exercise, int left, int same, int right) {}
 
   private final SessionService sessions;
-  private final FollowUpService followUps;
   private final VersionService versions;
   private final ClientService clients;
   private final PracticeService practices;
@@ -80,7 +78,6 @@ class LookBackController {
 
   LookBackController(
       SessionService sessions,
-      FollowUpService followUps,
       VersionService versions,
       ClientService clients,
       PracticeService practices,
@@ -90,7 +87,6 @@ class LookBackController {
       ObjectMapper json,
       Clock clock) {
     this.sessions = sessions;
-    this.followUps = followUps;
     this.versions = versions;
     this.clients = clients;
     this.practices = practices;
@@ -108,11 +104,10 @@ class LookBackController {
     LocalDate begun = LocalDate.ofInstant(client.episodeSince(), me.zone());
     LocalDate from = later(today.minusWeeks(WEEKS).plusDays(1), begun);
     // What was before this episode is not compared with it.
-    List<Session> all = sessions.since(me.id(), from);
+    SessionService.Log log = sessions.log(me.id(), from);
+    List<Session> all = log.sessions();
     List<Morning> mornings =
-        followUps.since(me.id(), from).mornings().stream()
-            .filter(m -> !m.day().isBefore(from))
-            .toList();
+        log.told().mornings().stream().filter(m -> !m.day().isBefore(from)).toList();
     LookingBack back = LookingBack.of(today, WEEKS, all, mornings);
     LocalDate first = later(today.minusDays(CHART_DAYS - 1L), begun);
     model.addAttribute("practice", practices.practice(me.practiceId()));
@@ -122,7 +117,6 @@ class LookBackController {
     model.addAttribute(
         "chart",
         Chart.of(
-            Chart.Layout.PHONE,
             first,
             today,
             all.stream().filter(s -> !s.day().isBefore(first)).toList(),
@@ -261,7 +255,8 @@ class LookBackController {
 
   private OwnData data(ClientMe me) {
     Client client = clients.byId(me.id());
-    List<Session> all = sessions.since(me.id(), LocalDate.EPOCH);
+    SessionService.Log log = sessions.log(me.id(), LocalDate.EPOCH);
+    List<Session> all = log.sessions();
     Map<ProgramVersion.Name, VersionService.Replay> replays = replays(client, all);
     List<OwnData.Done> done = new ArrayList<>();
     for (Session s : all) {
@@ -273,8 +268,6 @@ class LookBackController {
         me.firstName(),
         me.zone().getId(),
         done,
-        followUps.since(me.id(), LocalDate.EPOCH).mornings().stream()
-            .map(OwnData.Morning::of)
-            .toList());
+        log.told().mornings().stream().map(OwnData.Morning::of).toList());
   }
 }

@@ -1,7 +1,6 @@
 package org.biokinet.app.review.web;
 
 import java.time.Clock;
-import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -9,6 +8,8 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientHeader;
+import org.biokinet.app.client.ClientService;
+import org.biokinet.app.client.Matter;
 import org.biokinet.app.client.Station;
 import org.biokinet.app.library.Library;
 import org.biokinet.app.library.LibraryService;
@@ -18,9 +19,10 @@ import org.biokinet.app.platform.Days;
 import org.biokinet.app.practice.Me;
 import org.biokinet.app.program.ProgramVersion;
 import org.biokinet.app.program.VersionService;
-import org.biokinet.app.session.FollowUpService;
+import org.biokinet.app.review.ReviewService;
 import org.biokinet.app.session.SessionService;
 import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.progress.Attention;
 import org.biokinet.core.session.CheckIn;
 import org.biokinet.core.session.Session;
 import org.biokinet.core.timeline.Timeline;
@@ -39,7 +41,6 @@ import org.springframework.web.bind.annotation.RequestParam;
 class ReviewController {
 
   private static final int PER_PAGE = 14;
-  private static final int CHART_DAYS = 14;
 
   /**
    * One session in the table.
@@ -78,28 +79,31 @@ class ReviewController {
   }
 
   private final ClientHeader header;
+  private final ClientService clients;
+  private final ReviewService reviews;
   private final SessionService sessions;
   private final VersionService versions;
   private final MessageService messages;
-  private final FollowUpService followUps;
   private final LibraryService library;
   private final BesideWords beside;
   private final Clock clock;
 
   ReviewController(
       ClientHeader header,
+      ClientService clients,
+      ReviewService reviews,
       SessionService sessions,
       VersionService versions,
       MessageService messages,
-      FollowUpService followUps,
       LibraryService library,
       BesideWords beside,
       Clock clock) {
     this.header = header;
+    this.clients = clients;
+    this.reviews = reviews;
     this.sessions = sessions;
     this.versions = versions;
     this.messages = messages;
-    this.followUps = followUps;
     this.library = library;
     this.beside = beside;
     this.clock = clock;
@@ -112,33 +116,22 @@ class ReviewController {
       @RequestParam(defaultValue = "0") int page,
       Model model) {
     Client client = header.show(me, id, Station.REVIEW, model);
-    LocalDate today = clock.instant().atZone(client.zone()).toLocalDate();
-    LocalDate from = today.minusDays(CHART_DAYS - 1L);
-    SessionService.Reviewed reviewed = sessions.reviewed(id, Math.max(0, page), PER_PAGE, from);
-    Page<Session> shown = reviewed.page();
+    Page<Session> shown = sessions.page(id, Math.max(0, page), PER_PAGE);
     Map<ProgramVersion.Name, VersionService.Replay> replays =
         versions.replays(
             id, shown.stream().map(ReviewController::done).collect(Collectors.toSet()));
     model.addAttribute(
         "lines", shown.stream().map(s -> line(s, replays.get(done(s)), client)).toList());
     model.addAttribute("page", shown);
-    FollowUpService.Told told = followUps.since(id, from);
-    model.addAttribute("joints", JointWords.of(told.selfChecks()));
-    model.addAttribute(
-        "chart",
-        Chart.of(
-            Chart.Layout.DESK,
-            from,
-            today,
-            reviewed.since(),
-            told.mornings(),
-            versions.all(id),
-            client.zone()));
     model.addAttribute("beside", beside.all(id, client.zone(), Library.LANGUAGE));
     List<Message> thread = messages.thread(id);
     model.addAttribute("messages", thread.stream().map(m -> said(m, client)).toList());
     model.addAttribute("answerId", UUID.randomUUID());
-    model.addAttribute("waiting", !thread.isEmpty() && thread.get(0).by().isEmpty());
+    List<Attention> open = clients.matters(id).stream().map(Matter::as).toList();
+    model.addAttribute("waiting", open.contains(Attention.MESSAGE));
+    if (open.contains(Attention.BY_ITSELF)) {
+      reviews.newestByItself(client).ifPresent(made -> model.addAttribute("itself", made));
+    }
     return "review/review";
   }
 

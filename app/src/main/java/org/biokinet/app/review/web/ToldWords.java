@@ -109,7 +109,7 @@ final class ToldWords {
     return Optional.of(what + all + ".").filter(w -> !all.isEmpty());
   }
 
-  private static String words(SkipReason why) {
+  static String words(SkipReason why) {
     return switch (why) {
       case HURT -> "it hurt";
       case NO_TIME -> "no time";

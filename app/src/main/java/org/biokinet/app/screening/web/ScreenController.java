@@ -26,6 +26,7 @@ import org.biokinet.core.screening.Condition;
 import org.biokinet.core.screening.EmergencySign;
 import org.biokinet.core.screening.Gate;
 import org.biokinet.core.screening.Irritability;
+import org.biokinet.core.screening.Policy;
 import org.biokinet.core.screening.RedFlag;
 import org.biokinet.core.screening.Screening;
 import org.springframework.http.HttpStatus;
@@ -152,7 +153,7 @@ class ScreenController {
             .map(k -> Days.when(k.answered().at(), clock.instant(), client.zone()))
             .toList());
     model.addAttribute(
-        "againstStrongPull", gate.answers().map(a -> a.againstStrongPull(false)).orElse(List.of()));
+        "againstStrongPull", gate.answers().map(a -> a.againstStrongPull()).orElse(List.of()));
     boolean none = all.stream().noneMatch(ClientScreening.KeptScreening::counts);
     model.addAttribute("form", none || again || toConfirm.isPresent());
     model.addAttribute("confirming", toConfirm.isPresent());
@@ -168,7 +169,8 @@ class ScreenController {
     model.addAttribute("leftOn", Answered.leftOn(answered));
     model.addAttribute("settlings", Irritability.Settles.values());
     model.addAttribute("minor", client.minor(clock.instant().atZone(client.zone()).toLocalDate()));
-    model.addAttribute("comfortCeiling", Irritability.COMFORT_CEILING);
+    model.addAttribute(
+        "policy", gate.answers().map(Assessment::policy).orElse(Policy.COMFORT_FIRST));
     model.addAttribute("neckRule", NeckRule.Question.values());
     if (!model.containsAttribute("neck")) model.addAttribute("neck", NeckRule.BLANK);
     return "screening/screen";

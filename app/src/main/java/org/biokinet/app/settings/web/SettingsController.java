@@ -151,7 +151,7 @@ class SettingsController {
     return page(me, model);
   }
 
-  private static Optional<UUID> seen(String text) {
+  static Optional<UUID> seen(String text) {
     try {
       return text.isEmpty() ? Optional.empty() : Optional.of(UUID.fromString(text));
     } catch (IllegalArgumentException e) {

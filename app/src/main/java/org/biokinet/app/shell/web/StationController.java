@@ -240,6 +240,7 @@ class StationController {
       case MAP_ASKS -> "marked on the body map";
       case FLARE_EXAMINE -> "examine the flare";
       case MESSAGE -> "wrote";
+      case BY_ITSELF -> "by itself";
       default -> "too sore to start";
     };
   }

@@ -22,6 +22,10 @@ import org.springframework.data.domain.Persistable;
 @Table(name = "standing")
 @SuppressWarnings("UnusedVariable") // most columns are there to be asked for
 public class StandingRow implements Persistable<UUID> {
+
+  /** Places from there on are of those who are looked at later, in the same order. */
+  public static final int LATER = 1000;
+
   @Id private UUID clientId;
   private UUID practiceId;
   private UUID practitionerId;
@@ -59,7 +63,7 @@ public class StandingRow implements Persistable<UUID> {
     email = client.contact().email();
     zone = client.zone().getId();
     attention = standing.attention().name();
-    place = standing.attention().place();
+    place = standing.attention().place() + (standing.later().isPresent() ? LATER : 0);
     calm = !standing.attention().urgent();
     since = standing.since();
     validUntil = standing.validUntil().orElse(null);

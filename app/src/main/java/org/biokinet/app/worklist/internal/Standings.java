@@ -50,6 +50,22 @@ public interface Standings extends JpaRepository<StandingRow, UUID> {
       """)
   Page<StandingRow> places(UUID practice, boolean all, UUID whose, int from, int to, Pageable page);
 
+  /** How many are at a place. */
+  interface AtPlace {
+    int getPlace();
+
+    long getClients();
+  }
+
+  /** Only places at which somebody is, in their order. */
+  @Query(
+      """
+      select s.place as place, count(s) as clients from StandingRow s
+      where s.practiceId = :practice and (:all = true or s.practitionerId = :whose)
+      and s.place between :from and :to group by s.place order by s.place
+      """)
+  List<AtPlace> counted(UUID practice, boolean all, UUID whose, int from, int to);
+
   /** By name or phone, those about whom somebody has to be told at once first. */
   @Query(
       """

@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientService;
 import org.biokinet.app.library.Library;
@@ -11,6 +12,7 @@ import org.biokinet.app.library.LibraryService;
 import org.biokinet.app.platform.Days;
 import org.biokinet.app.practice.Me;
 import org.biokinet.app.worklist.WorklistService;
+import org.biokinet.core.progress.Attention;
 import org.springframework.data.domain.Page;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -48,21 +50,31 @@ class WorklistController {
       @AuthenticationPrincipal Me me,
       @RequestParam(defaultValue = "0") int page,
       @RequestParam(defaultValue = "0") int steadyPage,
+      @RequestParam(defaultValue = "0") int laterPage,
       @RequestParam(defaultValue = "false") boolean steady,
       @RequestParam(defaultValue = "false") boolean mine,
+      @RequestParam Optional<Attention> reason,
       Model model) {
     if (!me.role().clinical()) return "redirect:/desk";
     boolean shared = worklist.shared(me);
     boolean onlyMine = mine && shared;
-    Page<WorklistService.Row> wanting = worklist.wanting(me, onlyMine, page, PER_PAGE);
+    Page<WorklistService.Row> wanting = worklist.wanting(me, onlyMine, reason, page, PER_PAGE);
+    List<WorklistService.Reason> reasons = worklist.reasons(me, onlyMine);
+    long all = reasons.stream().mapToLong(WorklistService.Reason::clients).sum();
     Page<WorklistService.Row> calm = worklist.steady(me, onlyMine, steadyPage, STEADY_PER_PAGE);
-    long total = wanting.getTotalElements() + calm.getTotalElements();
+    Page<WorklistService.Row> later = worklist.later(me, onlyMine, laterPage, STEADY_PER_PAGE);
+    long total = all + calm.getTotalElements() + later.getTotalElements();
     model.addAttribute("shared", shared);
     model.addAttribute("mine", onlyMine);
     model.addAttribute("day", Days.longDay(clock.instant(), ZoneId.of(me.zone())));
     model.addAttribute("total", total);
+    model.addAttribute("all", all);
+    model.addAttribute("reasons", reasons);
+    model.addAttribute("reason", reason.orElse(null));
     model.addAttribute("wanting", wanting);
     model.addAttribute("calm", calm);
+    model.addAttribute("later", later);
+    model.addAttribute("laterOpen", laterPage > 0);
     model.addAttribute("steadyOpen", steady || total <= SHORT_LIST);
     return "worklist/worklist";
   }

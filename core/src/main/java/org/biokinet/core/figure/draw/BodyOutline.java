@@ -26,6 +26,11 @@ public record BodyOutline(View view, String path, long left, long top, long widt
   private static final Skeleton BODY = Skeleton.of(POSE);
   private static final int MARGIN = 20;
 
+  /** Nobody is drawn otherwise, so each is drawn once. */
+  private static final BodyOutline FRONT = drawn(View.FRONT);
+
+  private static final BodyOutline BACK = drawn(View.BACK);
+
   /**
    * @param view from the front, as in a mirror, or from the back: the left is on the left in both
    */
@@ -33,6 +38,10 @@ public record BodyOutline(View view, String path, long left, long top, long widt
     if (view != View.FRONT && view != View.BACK) {
       throw new IllegalArgumentException("marked are front and back, not the " + view.code());
     }
+    return view == View.FRONT ? FRONT : BACK;
+  }
+
+  private static BodyOutline drawn(View view) {
     Silhouette silhouette = new Silhouette(view, Side.LEFT, false);
     String path =
         Solid.body(List.of(BODY), false).stream()

@@ -1,12 +1,12 @@
-package org.biokinet.core.progress;
+package org.biokinet.core.screening;
 
+import java.util.List;
 import org.biokinet.core.anatomy.Coded;
-import org.biokinet.core.screening.Irritability;
 
 /**
  * How strong a stretch may be for a client, and how much pain may rise in a session. Which rises
  * are borne is our choice, after the pain-monitoring model of Thomeé (1997) and Silbernagel (2007),
- * which was made for knee and Achilles (values recalled from memory).
+ * which was made for knee and Achilles (values recalled from memory); the ceilings are our choice.
  */
 public enum Policy implements Coded {
   /** Never painful. */
@@ -29,13 +29,28 @@ public enum Policy implements Coded {
     return code;
   }
 
+  /** "tolerable-stretch: up to 6 of 10, a rise of 2 is borne". */
+  public String words() {
+    return "%s: up to %d of 10, a rise of %d is borne".formatted(code, ceiling, borne);
+  }
+
   /** Of a stretch whose dose names none, of 10. */
   public int ceiling() {
     return ceiling;
   }
 
+  /** Of a client so irritable: only where nothing is stirred up easily is it the policy's own. */
+  int ceiling(Irritability irritability) {
+    return irritability == Irritability.LOW ? ceiling : irritability.ceiling();
+  }
+
   /** The highest rise of a green session; one more is amber, two more are red. */
   public int borne() {
     return borne;
+  }
+
+  /** What speaks against it, in words; empty where it may be chosen. Comfort first always may. */
+  public List<String> against(Assessment a) {
+    return this == COMFORT_FIRST ? List.of() : a.againstStrongPull();
   }
 }
