@@ -33,6 +33,7 @@ abstract class WithBrowser extends AppTest {
   private static Browser browser;
 
   final List<String> complaints = new ArrayList<>();
+  private boolean wasAway;
   private final List<BrowserContext> contexts = new ArrayList<>();
 
   /** How long a slow machine may take, in milliseconds; nothing waits this long on a quick one. */
@@ -76,7 +77,16 @@ abstract class WithBrowser extends AppTest {
 
   /** Whether a test has brought this about. */
   boolean meant(String complaint) {
-    return false;
+    return wasAway
+        && (complaint.contains("ERR_INTERNET_DISCONNECTED")
+            // The browser looks for a new worker whenever it likes.
+            || complaint.contains("fetching the script"));
+  }
+
+  /** Takes a browser's network away; what the browser itself says of that is no complaint. */
+  void network(Page page, boolean there) {
+    wasAway |= !there;
+    page.context().setOffline(!there);
   }
 
   Page page(int width, int height, ColorScheme scheme) {
