@@ -20,6 +20,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.concurrent.ConcurrentSkipListMap;
@@ -163,9 +164,18 @@ class HostileTest extends AppTest {
   /** Lines about who did what, and about the tries themselves; they are written of anything. */
   private static final String BESIDE = "audit|throttle|sign_in|SPRING_SESSION.*|flyway.*";
 
-  /** An address with the names of what it takes. */
+  /**
+   * An address with the names of what it takes.
+   *
+   * @param module that answers it
+   */
   private record Route(
-      HttpMethod method, String path, List<String> names, boolean form, boolean body) {
+      HttpMethod method,
+      String path,
+      String module,
+      List<String> names,
+      boolean form,
+      boolean body) {
 
     /** What can be given: in the address and as a parameter. */
     List<String> taken() {
@@ -223,7 +233,9 @@ class HostileTest extends AppTest {
       if (MultiValueMap.class.isAssignableFrom(p.getParameterType())) continue;
       names.add(named.value().isEmpty() ? String.valueOf(p.getParameterName()) : named.value());
     }
-    return new Route(method, path, names, form, body);
+    String module =
+        handler.getBeanType().getPackageName().replaceAll("org\\.biokinet\\.app\\.?|\\..*", "");
+    return new Route(method, path, module, names, form, body);
   }
 
   /** Somebody who asks. */
@@ -258,9 +270,17 @@ class HostileTest extends AppTest {
         for (String odd : ODD) ask(route, who, mine, theirs, Map.of(name, odd));
       }
       if (route.form()) {
-        for (String name : FIELDS) {
+        Set<String> own = FIELDS.getOrDefault(route.module(), Set.of());
+        assertThat(own).as(route.label()).isNotEmpty();
+        for (String name : own) {
           ask(route, who, mine, theirs, Map.of(name, odd()));
           ask(route, who, mine, theirs, Map.of(name, LONG_AGO));
+        }
+        // Whatever is a field of others it does not read, so they are odd all at once.
+        for (String odd : ODD) {
+          Map<String, String> others = new TreeMap<>();
+          for (String name : ALL_FIELDS) if (!own.contains(name)) others.put(name, odd);
+          ask(route, who, mine, theirs, others);
         }
       }
       for (Asker asker : askers) {
@@ -379,7 +399,7 @@ class HostileTest extends AppTest {
 
   private Map<String, String> values(Route route, Client mine, Client theirs, double wellMeant) {
     List<String> names = new ArrayList<>(route.names());
-    if (route.form()) names.addAll(FIELDS);
+    if (route.form()) names.addAll(ALL_FIELDS);
     Map<String, String> values = new LinkedHashMap<>();
     for (String name : names) {
       boolean left = random.nextDouble() > 0.5 + wellMeant / 2;
@@ -404,27 +424,39 @@ class HostileTest extends AppTest {
     return ODD.get(random.nextInt(ODD.size()));
   }
 
-  /** Names of fields, as they stand in the templates. */
-  private static final List<String> FIELDS = fields();
+  /** Names of fields by module, as they stand in its templates. */
+  private static final Map<String, Set<String>> FIELDS = fields();
 
-  private static List<String> fields() {
-    // Some are filled into a fragment.
-    TreeSet<String> names =
-        new TreeSet<>(
-            List.of(
-                "birthDate", "phone", "zone", "work", "deskHours", "screens", "minutes", "times"));
-    for (Pace p : Pace.values()) names.add(p.code());
-    for (Threshold t : Threshold.values()) names.add(t.code());
+  private static final Set<String> ALL_FIELDS = allFields();
+
+  private static Map<String, Set<String>> fields() {
+    Map<String, Set<String>> fields = new TreeMap<>();
     Pattern named = Pattern.compile("\\bname=\"\\|?([a-zA-Z0-9-]+)(?:\\$\\{[^}]*})?\\|?\"");
-    try (Stream<Path> files = Files.walk(Path.of("src/main/resources/templates"))) {
+    Path all = Path.of("src/main/resources/templates");
+    try (Stream<Path> files = Files.walk(all)) {
       for (Path file : files.filter(f -> f.toString().endsWith(".html")).toList()) {
+        Set<String> names =
+            fields.computeIfAbsent(
+                all.relativize(file).getName(0).toString(), m -> new TreeSet<>());
         Matcher m = named.matcher(Files.readString(file));
         while (m.find()) names.add(m.group(1) + (m.group(1).endsWith("-") ? "1" : ""));
       }
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
-    return List.copyOf(names);
+    return fields;
+  }
+
+  private static Set<String> allFields() {
+    // Some are filled into a fragment.
+    Set<String> names =
+        new TreeSet<>(
+            List.of(
+                "birthDate", "phone", "zone", "work", "deskHours", "screens", "minutes", "times"));
+    for (Pace p : Pace.values()) names.add(p.code());
+    for (Threshold t : Threshold.values()) names.add(t.code());
+    FIELDS.values().forEach(names::addAll);
+    return names;
   }
 
   /** A session with some of its fields bent; or no session at all. */
