@@ -249,13 +249,13 @@ Alpine.data("player", () => {
       return this.overCeiling() || this.strong.length > 0;
     },
     mayBeStrong(label) {
-      const { part, stretch } = label.dataset;
-      return this.strong.includes(part) || (stretch === "true" && this.overCeiling() && this.partDone(label));
+      const { done, stretch } = label.dataset;
+      return this.strong.includes(done) || (stretch === "true" && this.overCeiling() && this.partDone(label));
     },
     partDone(label) {
       if (this.state !== "ended") return false;
       const worked = clock.done();
-      return steps.some((s, i) => s.work && partOf(s) === label.dataset.part && worked[i] > 0);
+      return steps.some((s, i) => s.work && partOf(s) === label.dataset.done && worked[i] > 0);
     },
     /** Nothing of it was done, and it was not still to come. */
     itemSkipped(row) {

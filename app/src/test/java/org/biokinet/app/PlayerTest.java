@@ -126,6 +126,24 @@ class PlayerTest extends WithBrowser {
     assertThat(said.tooStrong()).containsExactly(new ItemSide(0, Optional.of(Side.RIGHT)));
   }
 
+  /** What both sides do at once can have been felt on one. */
+  @Test
+  void aStretchOfBothSidesMayHurtOnOne() {
+    Ready r = ready("overhead-triceps-both", "1x15s @3");
+    start(r.phone());
+    r.phone().clock().runFor(60_000);
+    assertThat(r.phone().locator("#panel-after [data-outcome]")).hasText("Sent.");
+    r.phone().locator("label:has([name=highestPain][value='4'])").click();
+    assertThat(r.phone().locator("#provoked label:visible")).hasCount(3);
+    r.phone().locator("#provoked label[data-part='0R']").click();
+    r.phone().locator("label:has([name=stretchFelt][value='3'])").click();
+    assertThat(r.phone().locator("#too-strong-where")).isHidden();
+    r.phone().locator("#answers .primary").click();
+    assertThat(r.phone().locator("#panel-saved [data-outcome]")).hasText("Sent.");
+    CheckIn said = sessions.last(r.client().getId()).flatMap(Session::checkIn).orElseThrow();
+    assertThat(said.provoked()).containsExactly(new ItemSide(0, Optional.of(Side.RIGHT)));
+  }
+
   /**
    * At the foot of the ladder there is no smaller dose: the easier form takes the place of the left
    * side, with its own name and count, and the right is done as it was written.

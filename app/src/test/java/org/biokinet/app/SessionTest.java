@@ -28,6 +28,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.Set;
 import java.util.UUID;
 import org.biokinet.app.client.Circumstances;
@@ -36,6 +37,7 @@ import org.biokinet.app.client.Contact;
 import org.biokinet.app.practice.Me;
 import org.biokinet.app.session.CheckInUpload;
 import org.biokinet.app.session.FollowUpUpload;
+import org.biokinet.app.session.SessionService;
 import org.biokinet.app.session.SessionUpload;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.figure.draw.Figure;
@@ -45,6 +47,7 @@ import org.biokinet.core.session.CheckIn;
 import org.biokinet.core.session.Ended;
 import org.biokinet.core.session.Session;
 import org.biokinet.core.session.Tighter;
+import org.biokinet.core.timeline.Performance;
 import org.biokinet.core.timeline.Segment;
 import org.biokinet.core.timeline.Timeline;
 import org.hamcrest.Matchers;
@@ -657,6 +660,49 @@ class SessionTest extends AppTest {
                 .getContentAsString())
         .get("may")
         .booleanValue();
+  }
+
+  /** An item of three days a week in a program of every day: due, not, due. */
+  @Test
+  void whatIsDoneOnFewerDaysIsLeftOutOnTheOthers() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    share(me, client, "chin-tuck", "3x10s 3/w", "upper-trap-stretch", "2x15s");
+    Cookie device = device(me, client);
+    clock.moveTo(tomorrow().atTime(8, 0).atZone(LISBON).toInstant());
+    assertThat(page(device, "/me/today")).doesNotContain("not today");
+    JsonNode kept = json.readTree(page(device, "/me/kept"));
+    sessions.record(asClient(client), session(client, clock.instant(), Ended.FINISHED));
+    assertThat(page(device, "/me/today")).as("again on that day").doesNotContain("not today");
+
+    clock.moveTo(tomorrow().atTime(8, 0).atZone(LISBON).toInstant());
+    assertThat(page(device, "/me/today")).containsOnlyOnce("not today");
+    assertThat(page(device, "/me/player?pain=2")).contains("\"paused\":[0]");
+    assertThat(json.readTree(page(device, "/me/kept")).path("mark"))
+        .as("devices fetch their pages anew")
+        .isNotEqualTo(kept.path("mark"));
+    assertThat(mayStart(device, "1", "2", "USUAL", "0")).isTrue();
+    assertThat(mayStart(device, "1", "2", "USUAL", "")).as("yesterday's page").isTrue();
+
+    // Ticked on paper afterwards, for this day and the next.
+    LocalDate off = LocalDate.ofInstant(clock.instant(), LISBON);
+    clock.moveTo(off.plusDays(2).atTime(8, 0).atZone(LISBON).toInstant());
+    for (LocalDate day : List.of(off, off.plusDays(1))) {
+      SessionService.Ticked ticked = new SessionService.Ticked(day, 1, OptionalInt.empty());
+      sessions.recordOnPaper(me, client.getId(), ProgramKind.MAIN, List.of(ticked));
+    }
+    assertThat(sessions.since(client.getId(), off))
+        .extracting(s -> s.parts().stream().map(Performance.Part::item).distinct().toList())
+        .containsExactly(List.of(1), List.of(0, 1));
+    assertThat(page(device, "/me/today")).as("the day after one").containsOnlyOnce("not today");
+  }
+
+  private String page(Cookie device, String address) throws Exception {
+    return mvc.perform(get(address).cookie(device))
+        .andExpect(status().isOk())
+        .andReturn()
+        .getResponse()
+        .getContentAsString();
   }
 
   /** Two tabs: what came in after the page was opened was read by nobody, and stays open. */

@@ -14,6 +14,7 @@ import org.biokinet.app.program.PermitService;
 import org.biokinet.app.program.Permitted;
 import org.biokinet.app.program.VersionService;
 import org.biokinet.app.screening.ScreeningService;
+import org.biokinet.app.session.DaysService;
 import org.biokinet.app.session.SessionService;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.Pain;
@@ -42,6 +43,7 @@ public class KeptService {
   private final VersionService versions;
   private final PermitService permits;
   private final SessionService sessions;
+  private final DaysService days;
   private final Clock clock;
 
   KeptService(
@@ -49,11 +51,13 @@ public class KeptService {
       VersionService versions,
       PermitService permits,
       SessionService sessions,
+      DaysService days,
       Clock clock) {
     this.screenings = screenings;
     this.versions = versions;
     this.permits = permits;
     this.sessions = sessions;
+    this.days = days;
     this.clock = clock;
   }
 
@@ -64,7 +68,8 @@ public class KeptService {
   public KeptPages of(Client client, String files) {
     Gate gate = screenings.gate(client);
     Instant now = clock.instant();
-    Map<ProgramKind, Permitted> all = permits.all(client, gate, versions.inForce(client));
+    Map<ProgramKind, Permitted> all =
+        days.today(client, permits.all(client, gate, versions.inForce(client)));
     List<Permitted> open = all.values().stream().filter(p -> !p.permit().nothing()).toList();
     List<String> players = open.stream().flatMap(p -> players(client, p)).toList();
     // What is shown when nothing else may be, comes first.
@@ -105,7 +110,8 @@ public class KeptService {
         Stream.of(
             p.replay().version().id(),
             p.permit().beginning(),
-            p.permit().waiting().stream().sorted().toList()),
+            p.permit().waiting().stream().sorted().toList(),
+            p.off().stream().sorted().toList()),
         p.replay().program().items().stream().map(p::dose));
   }
 

@@ -4,6 +4,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.library.LibraryService;
 import org.biokinet.app.screening.ScreeningService;
@@ -52,7 +53,7 @@ public class PermitService {
               List<Item> before = inForce.before(program);
               Permit permit =
                   Permit.of(program, replay.program(), before, client.means(), gate, today);
-              all.put(program, new Permitted(permit, replay));
+              all.put(program, new Permitted(permit, replay, Set.of()));
             });
     return all;
   }

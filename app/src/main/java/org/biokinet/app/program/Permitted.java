@@ -1,7 +1,9 @@
 package org.biokinet.app.program;
 
 import java.util.EnumMap;
+import java.util.HashSet;
 import java.util.Map;
+import java.util.Set;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.Dose;
 import org.biokinet.core.dose.Pain;
@@ -18,8 +20,18 @@ import org.biokinet.core.timeline.Timeline;
  * What may be done of a program now.
  *
  * @param replay the program with the doses of today
+ * @param off the items that are done on other days, by their place
  */
-public record Permitted(Permit permit, VersionService.Replay replay) {
+public record Permitted(Permit permit, VersionService.Replay replay, Set<Integer> off) {
+
+  public Permitted {
+    off = Set.copyOf(off);
+  }
+
+  /** The same on a day on which these items are not done. */
+  public Permitted without(Set<Integer> others) {
+    return new Permitted(permit, replay, others);
+  }
 
   public ProgramKind program() {
     return replay.version().program();
@@ -33,14 +45,21 @@ public record Permitted(Permit permit, VersionService.Replay replay) {
         .orElse(i.dose());
   }
 
-  /** A session of it, without what waits, each stretch with the ceiling that is in force. */
+  /** A session of it, without what is not done now, each stretch with the ceiling in force. */
   public Program session(Side turn, SessionLength length) {
-    return replay.session(turn, length, permit.waiting()).dosed(i -> i.dosed(dose(i)));
+    Set<Integer> not = new HashSet<>(permit.waiting());
+    not.addAll(off);
+    return replay.session(turn, length, not).dosed(i -> i.dosed(dose(i)));
+  }
+
+  /** The program without what waits. */
+  public Program left() {
+    return replay.program().without(permit.waiting());
   }
 
   /** How often it is done, without what waits. */
   public Rhythm rhythm() {
-    return Rhythm.of(replay.program().without(permit.waiting()));
+    return Rhythm.of(left());
   }
 
   /**

@@ -222,7 +222,10 @@ public class ReminderService {
     List<Session> recent = sessions.since(client.getId(), today.minusDays(1));
     if (!Reminding.rested(recent, now)) return Optional.empty();
     ClientMe me = ClientMe.of(client);
-    return permits.all(client, screening.gate(), versions.inForce(client)).values().stream()
+    return days
+        .today(client, permits.all(client, screening.gate(), versions.inForce(client)))
+        .values()
+        .stream()
         .filter(p -> !p.permit().nothing())
         .filter(p -> days.today(me, p.program(), p.rhythm(), recent).due().stillDue())
         .map(ReminderService::seconds)

@@ -11,6 +11,7 @@ import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.program.Draft;
 import org.biokinet.core.program.Program;
 import org.biokinet.core.progress.Agreed;
+import org.biokinet.core.progress.Diary;
 import org.biokinet.core.progress.Maintenance;
 import org.biokinet.core.progress.Part;
 import org.biokinet.core.progress.Review;
@@ -27,6 +28,7 @@ class NoteWords {
     STAYS("stays"),
     MORE("more"),
     LESS("less"),
+    SELDOM("seldom"),
     AGAIN("again"),
     OUT("out");
 
@@ -42,7 +44,8 @@ class NoteWords {
       return switch (a.outcome(program)) {
         case GO_ON -> MORE;
         case RE_ENTER, RETURN -> AGAIN;
-        case STOP, FLARE_PLAN, EASE, STAY, HOLD, MAINTAIN -> LESS;
+        case MAINTAIN -> SELDOM;
+        case STOP, FLARE_PLAN, EASE, STAY, HOLD -> LESS;
       };
     }
   }
@@ -68,10 +71,12 @@ class NoteWords {
           .add(part);
     }
     List<String> sentences = new ArrayList<>();
-    for (Way way : List.of(Way.MORE, Way.AGAIN, Way.LESS, Way.OUT)) {
+    for (Way way : List.of(Way.MORE, Way.AGAIN, Way.LESS, Way.SELDOM, Way.OUT)) {
+      // All of it being kept up says that already.
+      if (way == Way.SELDOM && whole.isPresent()) continue;
       if (all.containsKey(way)) sentences.add(say(way.code, named(all.get(way))));
     }
-    whole.ifPresent(w -> sentences.add(say(w, open.program())));
+    whole.ifPresent(w -> sentences.add(say(w, open.kept().diary())));
     if (sentences.isEmpty()) return "";
     if (whole.isEmpty() && all.containsKey(Way.STAYS)) sentences.add(say(Way.STAYS.code, ""));
     return Cut.to(Draft.LONGEST_NOTE, String.join(" ", sentences));
@@ -106,8 +111,8 @@ class NoteWords {
     return String.join("; ", names); // a name may have a comma
   }
 
-  private String say(Review.Whole whole, Program program) {
-    return say(whole.name(), Integer.toString(Maintenance.days(program)));
+  private String say(Review.Whole whole, Diary diary) {
+    return say(whole.name(), Integer.toString(Maintenance.days(diary)));
   }
 
   private String say(String way, String names) {

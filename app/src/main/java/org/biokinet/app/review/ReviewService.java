@@ -141,7 +141,7 @@ public class ReviewService {
                   kept.before()
                       .filter(full -> w == Review.Whole.FULL_AGAIN)
                       .map(full -> Maintenance.fullAgain(full, program(), decided, asTheyAre()))
-                      .orElseGet(() -> Maintenance.doses(program(), decided)))
+                      .orElseGet(() -> Maintenance.doses(kept.diary(), decided)))
           .orElse(decided);
     }
   }
@@ -435,7 +435,7 @@ public class ReviewService {
 
     /** On so many days a week it would be kept up. */
     public int keptUpDays() {
-      return Maintenance.days(open.program());
+      return Maintenance.days(open.kept().diary());
     }
   }
 

@@ -4,16 +4,22 @@ import java.time.Clock;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.util.Collection;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import org.biokinet.app.audit.Audit;
+import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientMe;
 import org.biokinet.app.client.ClientService;
 import org.biokinet.app.platform.Changes;
+import org.biokinet.app.program.Permitted;
 import org.biokinet.app.session.internal.ChosenDaysRow;
 import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.program.Rhythm;
+import org.biokinet.core.session.DaysOff;
 import org.biokinet.core.session.Due;
 import org.biokinet.core.session.Session;
 import org.springframework.data.jpa.repository.JpaRepository;
@@ -29,12 +35,15 @@ public class DaysService {
   }
 
   private final ChosenDays chosen;
+  private final SessionService sessions;
   private final ClientService clients;
   private final Audit audit;
   private final Clock clock;
 
-  DaysService(ChosenDays chosen, ClientService clients, Audit audit, Clock clock) {
+  DaysService(
+      ChosenDays chosen, SessionService sessions, ClientService clients, Audit audit, Clock clock) {
     this.chosen = chosen;
+    this.sessions = sessions;
     this.clients = clients;
     this.audit = audit;
     this.clock = clock;
@@ -63,6 +72,21 @@ public class DaysService {
             row.flatMap(ChosenDaysRow::moved),
             sessions.stream().filter(s -> s.program() == program).toList());
     return new Today(due, rhythm, days);
+  }
+
+  /** What may be done, without the items that are done on fewer days and not on this one. */
+  @Transactional(readOnly = true)
+  public Map<ProgramKind, Permitted> today(Client client, Map<ProgramKind, Permitted> all) {
+    if (all.values().stream().allMatch(p -> DaysOff.rarer(p.left()).isEmpty())) return all;
+    LocalDate day = LocalDate.ofInstant(clock.instant(), client.zone());
+    List<Session> lately = sessions.since(client.getId(), day.minusDays(DaysOff.LOOKS_BACK));
+    Map<ProgramKind, Permitted> today = new EnumMap<>(ProgramKind.class);
+    all.forEach(
+        (program, p) -> {
+          int version = p.replay().version().number();
+          today.put(program, p.without(DaysOff.of(p.left(), program, version, day, lately)));
+        });
+    return today;
   }
 
   /** This day for another, or another for this one. */

@@ -40,6 +40,7 @@ import org.biokinet.app.session.internal.CheckInRow;
 import org.biokinet.app.session.internal.SessionItemRow;
 import org.biokinet.app.session.internal.SessionRow;
 import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.program.Program;
 import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.progress.Attention;
@@ -48,6 +49,7 @@ import org.biokinet.core.screening.Permit;
 import org.biokinet.core.session.Asking;
 import org.biokinet.core.session.Began;
 import org.biokinet.core.session.CheckIn;
+import org.biokinet.core.session.DaysOff;
 import org.biokinet.core.session.Ended;
 import org.biokinet.core.session.Lead;
 import org.biokinet.core.session.PastTheGate;
@@ -480,6 +482,7 @@ public class SessionService {
             screenings.gate(client, at),
             library.of(client.practice()).catalogue());
     Set<Integer> waiting = new HashSet<>(permit.nothing() ? Set.of() : permit.waiting());
+    waiting.addAll(off(client, version, replay.program().without(waiting), day));
     places.ifPresent(waiting::removeAll);
     VersionService.Replay then = replay.begun(permit.beginning());
     List<Integer> seconds =
@@ -504,6 +507,18 @@ public class SessionService {
         seconds,
         null,
         null);
+  }
+
+  /** What was not due on a day, since it is done on fewer days than the rest. */
+  private Set<Integer> off(Client client, ProgramVersion version, Program left, LocalDate day) {
+    return DaysOff.rarer(left).isEmpty()
+        ? Set.of()
+        : DaysOff.of(
+            left,
+            version.program(),
+            version.number(),
+            day,
+            since(client.getId(), day.minusDays(DaysOff.LOOKS_BACK)));
   }
 
   /**

@@ -8,6 +8,7 @@ import java.util.Set;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.dose.Dose;
 import org.biokinet.core.dose.SideDose;
 import org.biokinet.core.dose.Volume;
 
@@ -29,15 +30,27 @@ public record Rhythm(int perDay, int perWeek) {
 
   /** Of what does not wait; an item that says nothing is done once a day. */
   public static Rhythm of(Program program) {
-    List<SideDose> doses =
+    List<Dose> doses =
         IntStream.range(0, program.items().size())
             .filter(i -> !program.paused().contains(i))
             .mapToObj(i -> program.items().get(i).dose())
-            .flatMap(d -> Stream.of(Side.values()).map(d::on).flatMap(Optional::stream))
             .toList();
     return new Rhythm(
-        doses.stream().mapToInt(Volume::times).max().orElse(1),
-        doses.stream().mapToInt(d -> d.perWeek().orElse(WEEK)).max().orElse(WEEK));
+        doses.stream().flatMap(Rhythm::sides).mapToInt(Volume::times).max().orElse(1),
+        doses.stream().mapToInt(Rhythm::daysAWeek).max().orElse(WEEK));
+  }
+
+  /** Days a week on which an item is done: those of the side that is done on more of them. */
+  public static int daysAWeek(Dose dose) {
+    return sides(dose).mapToInt(Rhythm::daysAWeek).max().orElse(WEEK);
+  }
+
+  public static int daysAWeek(SideDose dose) {
+    return dose.perWeek().orElse(WEEK);
+  }
+
+  private static Stream<SideDose> sides(Dose dose) {
+    return Stream.of(Side.values()).map(dose::on).flatMap(Optional::stream);
   }
 
   public boolean daily() {

@@ -1,8 +1,10 @@
 package org.biokinet.core.progress;
 
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.biokinet.core.dose.SideDose;
 
 /**
@@ -28,7 +30,7 @@ public record Decision(
     Set<Ask> asks) {
 
   /** Of the rules by which it was decided: counts up when any of them changes. */
-  public static final int RULES = 2;
+  public static final int RULES = 3;
 
   /** What a practitioner is asked beside. */
   public enum Ask {
@@ -37,6 +39,7 @@ public record Decision(
     EASIER_OR_PAUSE("nothing is lower: an easier variant, or pause the item"),
     SHORTER_SESSION("offer the shorter session"),
     OVERDOING("more is done than was planned: tell the client"),
+    ONE_SIDE("twice running it was worse on one side alone: do it one side at a time"),
     TECHNIQUE("hardly any stretch felt: look at the technique first"),
     FOUR_WEEKS("nothing has moved for four weeks: look again");
 
@@ -60,6 +63,19 @@ public record Decision(
 
   public Outcome outcome() {
     return line.outcome();
+  }
+
+  /** The same with something asked beside. */
+  Decision asking(Ask more) {
+    Set<Ask> all = EnumSet.of(more);
+    all.addAll(asks);
+    return new Decision(part, line, now, next, atTarget, evidence, barred, takes, all);
+  }
+
+  /** The same at the present dose. */
+  Decision asNow(String why) {
+    List<String> all = Stream.concat(evidence.stream(), Stream.of(why)).toList();
+    return new Decision(part, line, now, Optional.of(now), atTarget, all, barred, takes, asks);
   }
 
   /** Whether somebody has to examine before it is taken up. */

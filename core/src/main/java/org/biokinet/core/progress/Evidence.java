@@ -14,6 +14,7 @@ import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.DoseContext;
@@ -63,6 +64,9 @@ final class Evidence {
   static final int RED_MORNING = 2;
 
   static final int WEEK = 7;
+
+  /** Sessions one after the other that make a habit of it. */
+  private static final int RUNNING = 2;
 
   private final Diary diary;
   private final List<Told> pains;
@@ -344,6 +348,31 @@ final class Evidence {
         .anyMatch(n -> n.side().isEmpty() || part.side().isEmpty() || n.side().equals(part.side()));
   }
 
+  /**
+   * The side on which alone it was worse, the last two times running that it was done, of what both
+   * sides do at once; empty where it was not so.
+   */
+  Optional<Side> worseSide(Part part) {
+    if (part.side().isPresent()) return Optional.empty();
+    List<Set<Side>> worse =
+        diary.sessions().stream().filter(s -> did(s, part)).map(s -> worseSides(s, part)).toList();
+    if (worse.size() < RUNNING) return Optional.empty();
+    Set<Side> last = worse.get(worse.size() - 1);
+    boolean same =
+        worse.subList(worse.size() - RUNNING, worse.size()).stream().allMatch(last::equals);
+    return same && last.size() == 1 ? last.stream().findFirst() : Optional.empty();
+  }
+
+  /** The sides on which it was named as painful or too strong; without a side it is both. */
+  private Set<Side> worseSides(Session s, Part part) {
+    Optional<Integer> place = program(s).flatMap(part::place);
+    return Stream.concat(
+            s.checkIn().stream().flatMap(c -> c.provoked().stream()), s.tooStrong().stream())
+        .filter(n -> place.filter(p -> p == n.item()).isPresent())
+        .flatMap(n -> n.side().map(Stream::of).orElseGet(() -> Stream.of(Side.values())))
+        .collect(Collectors.toSet());
+  }
+
   private Optional<Program> program(Session s) {
     return diary.versions().stream()
         .filter(v -> v.number() == s.version())
@@ -355,21 +384,21 @@ final class Evidence {
 
   /** What is prescribed for it now. */
   SideDose dose(Part part) {
-    return dose(part, diary.version()).orElseThrow();
+    return part.dose(diary.version().program()).orElseThrow();
   }
 
-  private static Optional<SideDose> dose(Part part, Diary.Version version) {
-    Program program = version.program();
-    return part.place(program).flatMap(p -> program.items().get(p).dose().on(part.dosed()));
-  }
-
-  /** The versions without a break up to now in which it has had its present dose. */
+  /**
+   * The versions without a break up to now in which it has had its present dose. On more days a
+   * week than now it was no less: it stays at its rung while it is only done more seldom.
+   */
   private List<Diary.Version> atRung(Part part) {
     List<Diary.Version> same = new ArrayList<>();
     SideDose now = dose(part);
     for (int i = diary.versions().size() - 1; i >= 0; i--) {
       Diary.Version v = diary.versions().get(i);
-      if (!dose(part, v).equals(Optional.of(now))) break;
+      Optional<SideDose> then =
+          part.dose(v.program()).filter(d -> Rhythm.daysAWeek(d) >= Rhythm.daysAWeek(now));
+      if (then.filter(d -> d.withPerWeek(now.perWeek()).equals(now)).isEmpty()) break;
       same.add(v);
     }
     return same;
@@ -387,8 +416,8 @@ final class Evidence {
       Diary.Version version = diary.versions().get(i);
       LocalDate day = LocalDate.ofInstant(version.sharedAt(), diary.zone());
       if (ChronoUnit.DAYS.between(day, diary.today()) >= days) continue;
-      Optional<SideDose> before = dose(part, diary.versions().get(i - 1));
-      Optional<SideDose> after = dose(part, version);
+      Optional<SideDose> before = part.dose(diary.versions().get(i - 1).program());
+      Optional<SideDose> after = part.dose(version.program());
       if (before.isEmpty() || after.isEmpty()) continue;
       if (!Ladder.reached(before.get(), after.get(), context(part, version))) return true;
     }

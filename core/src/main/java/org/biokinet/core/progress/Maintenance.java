@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.TreeMap;
 import java.util.function.BiFunction;
+import java.util.function.Function;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.Dose;
 import org.biokinet.core.dose.SideDose;
@@ -25,9 +26,32 @@ public final class Maintenance {
 
   private Maintenance() {}
 
-  /** Days a week on which a program is kept up, half rounded down. */
-  public static int days(Program program) {
-    return Math.max(LEAST_DAYS, Rhythm.of(program).perWeek() / 2);
+  /** Days a week on which the program is kept up, half rounded down of the most in this episode. */
+  public static int days(Diary diary) {
+    return half(diary, v -> OptionalInt.of(Rhythm.of(v.program()).perWeek()));
+  }
+
+  /** An item on one side in half the sessions that it has had at most in this episode. */
+  static SideDose seldom(Diary diary, Part part, SideDose dose) {
+    int days =
+        half(
+            diary,
+            v ->
+                part.dose(v.program())
+                    .map(Rhythm::daysAWeek)
+                    .map(OptionalInt::of)
+                    .orElse(OptionalInt.empty()));
+    return onAtMost(dose, days);
+  }
+
+  private static int half(Diary diary, Function<Diary.Version, OptionalInt> daysAWeek) {
+    int most =
+        diary.versions().stream()
+            .map(daysAWeek)
+            .flatMapToInt(OptionalInt::stream)
+            .max()
+            .orElseThrow();
+    return Math.max(LEAST_DAYS, most / 2);
   }
 
   /**
@@ -36,23 +60,20 @@ public final class Maintenance {
    * @param decided what else changes, by place; an empty one is left out
    */
   public static Map<Integer, Optional<Dose>> doses(
-      Program program, Map<Integer, Optional<Dose>> decided) {
-    int days = days(program);
+      Diary diary, Map<Integer, Optional<Dose>> decided) {
+    Program program = diary.version().program();
+    int days = days(diary);
     Map<Integer, Optional<Dose>> doses = new TreeMap<>(decided);
     for (int place = 0; place < program.items().size(); place++) {
       Optional<Dose> dose =
           doses.getOrDefault(place, Optional.of(program.items().get(place).dose()));
-      doses.put(place, dose.map(d -> on(d, days)));
+      doses.put(place, dose.map(d -> each(d, (side, own) -> onAtMost(own, days))));
     }
     return doses;
   }
 
-  private static Dose on(Dose dose, int days) {
-    return each(dose, (side, d) -> d.perWeek().orElse(days + 1) <= days ? d : on(d, days));
-  }
-
-  private static SideDose on(SideDose dose, int days) {
-    return dose.withPerWeek(OptionalInt.of(days));
+  private static SideDose onAtMost(SideDose dose, int days) {
+    return Rhythm.daysAWeek(dose) <= days ? dose : dose.withPerWeek(OptionalInt.of(days));
   }
 
   /**

@@ -4,6 +4,7 @@ import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.dose.SideDose;
 import org.biokinet.core.program.Item;
 import org.biokinet.core.program.Program;
 
@@ -41,6 +42,11 @@ public record Part(String exercise, int nth, Optional<Side> side) {
       if (item.exercise().id().equals(exercise) && --left == 0) return Optional.of(i);
     }
     return Optional.empty();
+  }
+
+  /** What is prescribed for it in a program; empty where that has it not. */
+  Optional<SideDose> dose(Program program) {
+    return place(program).flatMap(p -> program.items().get(p).dose().on(dosed()));
   }
 
   /** The side whose dose it has; one stands for both where there are no sides. */

@@ -144,7 +144,8 @@ public record Review(List<Decision> decisions, Optional<Whole> course) {
       for (Part part : byPriority(parts)) {
         if (!decided.containsKey(part)) decided.put(part, last(part, steps));
       }
-      return new Review(parts.stream().map(p -> get(decided, p)).toList(), whole(parts));
+      return new Review(
+          parts.stream().map(p -> oneSided(withItsSides(get(decided, p)))).toList(), whole(parts));
     }
 
     private static Decision get(Map<Part, Decision> all, Part part) {
@@ -481,11 +482,31 @@ public record Review(List<Decision> decisions, Optional<Whole> course) {
               decide(
                       part,
                       Line.MAINTAIN,
-                      Optional.of(evidence.dose(part)),
+                      Optional.of(Maintenance.seldom(diary, part, evidence.dose(part))),
                       List.of(
                           "at the target on %s and today, no red day between".formatted(day(at))))
                   .takes("a red day, or pain that comes back")
                   .made());
+    }
+
+    /** A session leaves an item out as a whole: it is, once each of its sides is kept up. */
+    private Decision withItsSides(Decision d) {
+      if (d.line() != Line.MAINTAIN) return d;
+      boolean all =
+          decided.values().stream()
+              .filter(other -> key(other.part()).equals(key(d.part())))
+              .allMatch(other -> other.line() == Line.MAINTAIN);
+      return all ? d : d.asNow("in every session still, for the sake of the other side");
+    }
+
+    /** Whatever is decided: what is worse on one side is better told apart. */
+    private Decision oneSided(Decision d) {
+      boolean goesOn = d.line() != Line.STOP && d.line() != Line.FLARE;
+      return goesOn
+              && context(d.part()).mode() == Mode.HOLD
+              && evidence.worseSide(d.part()).isPresent()
+          ? d.asking(Decision.Ask.ONE_SIDE)
+          : d;
     }
 
     private boolean redSince(Part part, Instant at) {

@@ -19,6 +19,7 @@ import org.biokinet.core.dose.SideDose;
 import org.biokinet.core.exercise.Exercise;
 import org.biokinet.core.ledger.Ledger;
 import org.biokinet.core.program.Item;
+import org.biokinet.core.program.Rhythm;
 import org.biokinet.core.screening.Allowed;
 import org.biokinet.core.screening.Irritability;
 import org.biokinet.core.timeline.Timeline;
@@ -153,14 +154,20 @@ final class Steps {
    * @throws IllegalArgumentException where one has a part that the other has not
    */
   static Dose pair(Side side, SideDose own, SideDose other) {
-    // What is left out on one side is once a day; said on one it has to be said on both.
-    SideDose a = own.perDay().isEmpty() && other.perDay().isPresent() ? onceADay(own) : own;
-    SideDose b = other.perDay().isEmpty() && own.perDay().isPresent() ? onceADay(other) : other;
+    SideDose a = asOften(own, other);
+    SideDose b = asOften(other, own);
     return side == Side.LEFT ? Dose.of(a, b) : Dose.of(b, a);
   }
 
-  private static SideDose onceADay(SideDose dose) {
-    return dose.withPerDay(OptionalInt.of(1));
+  /** How often it is done said in full where the other side says it: it has to be on both. */
+  private static SideDose asOften(SideDose dose, SideDose other) {
+    SideDose often =
+        dose.perDay().isEmpty() && other.perDay().isPresent()
+            ? dose.withPerDay(OptionalInt.of(1))
+            : dose;
+    return often.perWeek().isEmpty() && other.perWeek().isPresent()
+        ? often.withPerWeek(OptionalInt.of(Rhythm.daysAWeek(often)))
+        : often;
   }
 
   /** Neither is the target reached, nor does a step lead there. */

@@ -1,6 +1,7 @@
 package org.biokinet.core.progress;
 
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import org.biokinet.core.anatomy.Position;
@@ -16,7 +17,8 @@ import org.biokinet.core.screening.Use;
 
 /**
  * Another form of an exercise that is offered beside a decision, never taken by itself: an easier
- * one where nothing is lower, a harder one at the target.
+ * one where nothing is lower, a harder one at the target, and one with sides where only one side of
+ * what both do at once was worse.
  *
  * @param item with the dose with which it begins
  */
@@ -24,6 +26,7 @@ public record Variant(Kind kind, Item item) {
 
   public enum Kind {
     EASIER("easier form"),
+    ONE_SIDED("one side at a time"),
     HARDER("harder form");
 
     private final String label;
@@ -49,6 +52,9 @@ public record Variant(Kind kind, Item item) {
           .flatMap(a -> a.easier(catalogue, item, d.part().side()).stream().findFirst())
           .map(easier -> new Variant(Kind.EASIER, easier));
     }
+    if (d.asks().contains(Decision.Ask.ONE_SIDE)) {
+      return allowed.flatMap(a -> oneSided(item, a, catalogue));
+    }
     return d.line() == Line.HOLD || d.line() == Line.MAINTAIN
         ? allowed.flatMap(a -> harder(item, a, catalogue))
         : Optional.empty();
@@ -61,10 +67,35 @@ public record Variant(Kind kind, Item item) {
         .harder()
         .flatMap(catalogue::find)
         .filter(catalogue.offered()::contains)
-        .filter(e -> e.equipment().stream().allMatch(allowed.means()::has))
-        .flatMap(e -> in(e, item.position(), allowed).map(p -> begun(e, p, allowed)))
+        .flatMap(e -> possible(e, item, allowed))
         .filter(i -> free(i, allowed))
         .map(i -> new Variant(Kind.HARDER, i));
+  }
+
+  /**
+   * Of the stretches with sides that are done for the same the one that shares most of what else it
+   * reaches; our choice.
+   */
+  private static Optional<Variant> oneSided(Item item, Allowed allowed, Catalogue catalogue) {
+    Exercise both = item.exercise();
+    return catalogue.offered().stream()
+        .filter(e -> e.sided() && e.doseContext().mode() == both.doseContext().mode())
+        .filter(e -> e.targets().get(0) == both.targets().get(0))
+        .flatMap(e -> possible(e, item, allowed).stream())
+        .filter(i -> allowed.objections(i.exercise(), i.position(), i.dose()).isEmpty())
+        .max(Comparator.comparingLong(i -> shared(i.exercise(), both)))
+        .map(i -> new Variant(Kind.ONE_SIDED, i));
+  }
+
+  private static long shared(Exercise one, Exercise other) {
+    return one.targets().stream().filter(other.targets()::contains).count();
+  }
+
+  /** With what the client has, in a position that the client can take. */
+  private static Optional<Item> possible(Exercise e, Item before, Allowed allowed) {
+    return e.equipment().stream().allMatch(allowed.means()::has)
+        ? in(e, before.position(), allowed).map(p -> begun(e, p, allowed))
+        : Optional.empty();
   }
 
   /** As before where it can be done so. */

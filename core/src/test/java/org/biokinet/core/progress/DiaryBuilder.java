@@ -39,6 +39,7 @@ import org.biokinet.core.screening.Irritability;
 import org.biokinet.core.screening.Policy;
 import org.biokinet.core.screening.Screening;
 import org.biokinet.core.session.CheckIn;
+import org.biokinet.core.session.DaysOff;
 import org.biokinet.core.session.Ended;
 import org.biokinet.core.session.ItemSide;
 import org.biokinet.core.session.Morning;
@@ -190,7 +191,9 @@ final class DiaryBuilder {
     Instant at = at(day, kind == ProgramKind.DESK ? LocalTime.of(15, 0) : LocalTime.of(8, 0));
     Diary.Version v =
         versions.stream().filter(x -> x.sharedAt().isBefore(at)).reduce((a, b) -> b).orElseThrow();
-    Program session = v.program().session(Side.LEFT, SessionLength.USUAL).without(without);
+    Set<Integer> off = DaysOff.of(v.program(), kind, v.number(), FIRST.plusDays(day), sessions);
+    Set<Integer> waiting = Stream.of(without, off).flatMap(Set::stream).collect(Collectors.toSet());
+    Program session = v.program().session(Side.LEFT, SessionLength.USUAL).without(waiting);
     Timeline timeline = Timeline.compile(session);
     List<Integer> seconds =
         timeline.segments().stream()

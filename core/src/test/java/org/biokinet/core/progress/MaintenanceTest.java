@@ -40,7 +40,7 @@ class MaintenanceTest {
   @ParameterizedTest
   @CsvSource({"3x5s, 3", "3x5s 6/w, 3", "3x5s 5/w, 2", "3x5s 4/w, 2", "3x5s 3/w, 2", "3x5s 1/w, 2"})
   void halfTheDaysButTwo(String dose, int days) {
-    assertThat(Maintenance.days(program("chin-tuck", dose))).isEqualTo(days);
+    assertThat(Maintenance.days(new DiaryBuilder("chin-tuck", dose, "").on(1))).isEqualTo(days);
   }
 
   private static String text(Optional<Dose> dose) {
@@ -49,21 +49,38 @@ class MaintenanceTest {
 
   @Test
   void everyItemOnThoseDaysAndWhatIsRarerStays() {
-    Program p =
-        program("chin-tuck", "3x5s", "upper-trap-stretch", "L 2x20s @3", "shoulder-roll", "6 1/w");
-    Map<Integer, Optional<Dose>> doses = Maintenance.doses(p, Map.of());
-    assertThat(doses.values())
-        .extracting(MaintenanceTest::text)
-        .containsExactly("3x5s 3/w", "L 2x20s @3 3/w", "6 1/w");
+    DiaryBuilder diary =
+        new DiaryBuilder(
+            "chin-tuck",
+            "3x5s",
+            "",
+            "upper-trap-stretch",
+            "L 2x20s @3",
+            "",
+            "shoulder-roll",
+            "6 1/w",
+            "");
+    assertThat(doses(diary.on(1), Map.of())).containsExactly("3x5s 3/w", "L 2x20s @3 3/w", "6 1/w");
+  }
+
+  /** Each item was kept up by itself before: it is not halved again. */
+  @Test
+  void halfOfTheMostThatItEverWas() {
+    DiaryBuilder diary = new DiaryBuilder("chin-tuck", "3x5s", "", "shoulder-roll", "6", "");
+    diary.share(5, "chin-tuck", "3x5s 3/w", "", "shoulder-roll", "6 3/w", "");
+    assertThat(doses(diary.on(6), Map.of())).containsExactly("3x5s 3/w", "6 3/w");
+  }
+
+  private static List<String> doses(Diary diary, Map<Integer, Optional<Dose>> decided) {
+    return Maintenance.doses(diary, decided).values().stream().map(MaintenanceTest::text).toList();
   }
 
   @Test
   void whatElseWasDecidedIsKept() {
-    Program p = program("chin-tuck", "3x5s", "shoulder-roll", "6");
+    Diary diary = new DiaryBuilder("chin-tuck", "3x5s", "", "shoulder-roll", "6", "").on(1);
     Exercise tuck = Catalogue.load().get("chin-tuck");
-    Map<Integer, Optional<Dose>> doses =
-        Maintenance.doses(p, Map.of(0, Optional.of(dose(tuck, "2x5s")), 1, Optional.empty()));
-    assertThat(doses.values()).extracting(MaintenanceTest::text).containsExactly("2x5s 3/w", "out");
+    assertThat(doses(diary, Map.of(0, Optional.of(dose(tuck, "2x5s")), 1, Optional.empty())))
+        .containsExactly("2x5s 3/w", "out");
   }
 
   private static List<String> again(

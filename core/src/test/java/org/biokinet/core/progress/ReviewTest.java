@@ -79,7 +79,29 @@ class ReviewTest {
     diary.good(21, 21);
     assertThat(diary.decide(22, L).line()).isEqualTo(Line.MAINTAIN);
     assertThat(diary.decide(22, R).line()).as("nobody reviewed it").isEqualTo(Line.HOLD);
+    assertThat(next(diary.decide(22, L))).as("with the other side").isEqualTo("2x30s @3");
     assertThat(diary.asymmetric(L).decide(22, L).line()).isEqualTo(Line.HOLD);
+  }
+
+  /** Handbook section 10, line 7: "half the sessions for it". */
+  @Test
+  void whatIsKeptUpOnBothSidesIsDoneInHalfTheSessionsAndStaysAtItsRung() {
+    DiaryBuilder diary =
+        new DiaryBuilder("upper-trap-stretch", "2x30s @3", "2x30s @3", "chin-tuck", "3x5s", "")
+            .good(0, 21)
+            .decided(7, L, Outcome.HOLD, true)
+            .decided(7, R, Outcome.HOLD, true);
+    assertThat(next(diary.decide(22, L))).isEqualTo("2x30s @3 3/w");
+    assertThat(next(diary.decide(22, R))).isEqualTo("2x30s @3 3/w");
+    diary.share(22, "upper-trap-stretch", "2x30s @3 3/w", "2x30s @3", "chin-tuck", "3x5s", "");
+    diary.good(22, 24);
+    assertThat(new Evidence(diary.on(25)).days(Part.of(L))).as("days 22 and 24").hasSize(24);
+    Decision again = diary.decide(25, L);
+    assertThat(again.line()).isEqualTo(Line.MAINTAIN);
+    assertThat(next(again)).as("not halved again").isEqualTo("2x30s @3 3/w");
+    // More often is more: what was seen of it at fewer days says nothing of that.
+    diary.share(26, "upper-trap-stretch", "2x30s @3", "2x30s @3", "chin-tuck", "3x5s", "");
+    assertThat(diary.decide(27, L).line()).isEqualTo(Line.NOT_KNOWN);
   }
 
   @Test

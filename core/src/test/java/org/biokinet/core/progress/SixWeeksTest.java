@@ -69,10 +69,10 @@ class SixWeeksTest {
         .isEqualTo("trap L GO_ON 2x30s @3; trap R HOLD 3x30s @3; tuck HOLD 3x10s");
     diary.good(32, 38);
     assertThat(review(39))
-        .isEqualTo("trap L GO_ON 3x30s @3; trap R HOLD 3x30s @3; tuck MAINTAIN 3x10s");
+        .isEqualTo("trap L GO_ON 3x30s @3; trap R HOLD 3x30s @3; tuck MAINTAIN 3x10s 3/w");
     diary.good(40, 46);
     assertThat(review(47))
-        .isEqualTo("trap L HOLD 3x30s @3; trap R MAINTAIN 3x30s @3; tuck MAINTAIN 3x10s");
+        .isEqualTo("trap L HOLD 3x30s @3; trap R MAINTAIN 3x30s @3; tuck MAINTAIN 3x10s 3/w");
   }
 
   /** A red day that was told without a place eases both sides. */

@@ -3,6 +3,7 @@ package org.biokinet.core.progress;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.EnumSet;
+import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import org.biokinet.core.anatomy.Equipment;
@@ -95,5 +96,73 @@ class VariantTest {
     assertThat(easier.item().exercise().id()).isEqualTo("neck-lateral-flexion");
     assertThat(easier.item().dose().on(Side.RIGHT)).as("for this side").isEmpty();
     assertThat(offered(diary, Optional.empty())).isEmpty();
+  }
+
+  private static final Answers LEFT = Answers.of(2, 4, 3).provoked("0L");
+  private static final Answers RIGHT = Answers.of(2, 4, 3).provoked("0R");
+  private static final Answers GOOD = DiaryBuilder.GOOD;
+
+  private static Decision ofBothArms(Answers... lastDays) {
+    DiaryBuilder diary = bothArms(lastDays);
+    return Review.of(diary.on(6 + lastDays.length)).of(Part.of("overhead-triceps-both"));
+  }
+
+  private static DiaryBuilder bothArms(Answers... lastDays) {
+    DiaryBuilder diary =
+        new DiaryBuilder("overhead-triceps-both", "2x15s @3", "2x30s @3").good(0, 5);
+    for (int i = 0; i < lastDays.length; i++) diary.day(6 + i, lastDays[i], 2);
+    return diary;
+  }
+
+  /**
+   * Handbook section 10, scope: of what both sides do at once, where twice running only one side
+   * was worse, the one-sided form is offered.
+   */
+  @Test
+  void oneSideAtATimeWhereTwiceRunningOnlyOneWasWorse() {
+    Diary diary = bothArms(LEFT, LEFT).on(8);
+    Decision d = ofBothArms(LEFT, LEFT);
+    assertThat(d.asks()).contains(Decision.Ask.ONE_SIDE);
+    Variant variant =
+        Variant.of(d, diary.version().program(), diary.allowed(), DiaryBuilder.CATALOGUE)
+            .orElseThrow();
+    assertThat(variant.kind()).isEqualTo(Variant.Kind.ONE_SIDED);
+    assertThat(variant.item().exercise().id()).isEqualTo("overhead-triceps-stretch");
+    assertThat(variant.item().dose().on(Side.LEFT)).isPresent();
+    assertThat(variant.item().dose().on(Side.RIGHT)).isPresent();
+    Allowed supine = allowed(Settles.WITHIN_10_MINUTES, EnumSet.of(Position.SUPINE));
+    assertThat(
+            Variant.of(d, diary.version().program(), Optional.of(supine), DiaryBuilder.CATALOGUE))
+        .as("nobody who lies can do it")
+        .isEmpty();
+    Answers strong = Answers.of(2, 2, 5).tooStrong("0R");
+    assertThat(ofBothArms(strong, RIGHT).asks()).contains(Decision.Ask.ONE_SIDE);
+  }
+
+  @Test
+  void bothArmsAsBeforeWhereItWasOnceOrOnEither() {
+    Answers both = Answers.of(2, 4, 3).provoked("0L", "0R");
+    Answers unsaid = Answers.of(2, 4, 3).provoked("0");
+    for (Answers[] days :
+        List.of(
+            new Answers[] {LEFT},
+            new Answers[] {LEFT, RIGHT},
+            new Answers[] {LEFT, both},
+            new Answers[] {unsaid, unsaid},
+            new Answers[] {LEFT, GOOD, LEFT},
+            new Answers[] {LEFT, LEFT, GOOD})) {
+      assertThat(ofBothArms(days).asks())
+          .as(List.of(days).toString())
+          .doesNotContain(Decision.Ask.ONE_SIDE);
+    }
+    assertThat(
+            stretching("2x15s @3", "2x30s @3")
+                .good(0, 5)
+                .day(6, LEFT, 2)
+                .day(7, LEFT, 2)
+                .decide(8, L)
+                .asks())
+        .as("it has sides")
+        .doesNotContain(Decision.Ask.ONE_SIDE);
   }
 }

@@ -82,6 +82,7 @@ class MeController {
    * One line of today's list.
    *
    * @param still a figure at the end of the movement, or empty
+   * @param clock how long it takes, or that it is not done today
    * @param waits why it is left out, or empty
    */
   record TodayItem(
@@ -165,7 +166,8 @@ class MeController {
     Client client = clients.byId(me.id());
     ClientScreening screening = screenings.of(client);
     VersionService.InForce inForce = versions.inForce(client);
-    Map<ProgramKind, Permitted> all = permits.all(client, screening.gate(), inForce);
+    Map<ProgramKind, Permitted> all =
+        days.today(client, permits.all(client, screening.gate(), inForce));
     model.addAttribute("withdrawn", inForce.withdrawn());
     if (all.isEmpty() && !inForce.withdrawn().isEmpty()) return "session/withdrawn";
     if (all.values().stream().allMatch(Permitted::onlyForAFlare)) {
@@ -201,7 +203,9 @@ class MeController {
               name,
               still(item, name),
               new DoseWords(item.exercise().doseContext(), me.language()).of(now.dose(item)),
-              Timeline.clock(timeline.seconds(items.size())),
+              now.off().contains(items.size())
+                  ? messages.getMessage("today.off", null, me.language())
+                  : Timeline.clock(timeline.seconds(items.size())),
               waits(now, items.size(), me.language())));
     }
     model.addAttribute("title", replay.program().title());
@@ -452,7 +456,8 @@ class MeController {
     ClientScreening screening = screenings.of(client);
     Optional<Permitted> now =
         Optional.ofNullable(
-            permits.all(client, screening.gate(), versions.inForce(client)).get(program));
+            days.today(client, permits.all(client, screening.gate(), versions.inForce(client)))
+                .get(program));
     now.flatMap(n -> closed(n, me.language())).ifPresent(why -> sessions.refusedAtGate(me, why));
     if (now.isEmpty() || ill(me) || !now.get().mayStart(length, pain)) {
       return to("/me/today", program);
@@ -473,7 +478,7 @@ class MeController {
    * Asked when Start is pressed: a page may have been open for a long time.
    *
    * @param whose page it is
-   * @param paused the items that wait in the page that asks
+   * @param paused the items that are not done in the page that asks, whatever the reason
    */
   @GetMapping("/may-start")
   @ResponseBody
@@ -494,7 +499,7 @@ class MeController {
             .filter(now -> now.replay().version().number() == version)
             .filter(now -> now.mayStart(length, pain))
             .filter(now -> now.permit().beginning() == beginning)
-            .filter(now -> now.session(Side.LEFT, length).paused().equals(paused))
+            .filter(now -> paused.containsAll(now.permit().waiting()))
             .isPresent();
     if (!may) sessions.refusedAtGate(me, "start of a page that was open before");
     return new MayStart(may);

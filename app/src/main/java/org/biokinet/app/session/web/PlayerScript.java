@@ -418,8 +418,13 @@ record PlayerScript(
         .orElse(TenPoint.MOST);
   }
 
-  /** One item on one side, so that it can be pointed to. */
-  record Part(String text, String name, Optional<Side> side, boolean stretch) {}
+  /**
+   * One item on one side, so that it can be pointed to.
+   *
+   * @param done the part that is done when it is: a stretch of both sides at once may be felt on
+   *     one
+   */
+  record Part(String text, String done, String name, Optional<Side> side, boolean stretch) {}
 
   /** Whatever of the session is work, in its order. */
   List<Part> parts(Program session) {
@@ -428,14 +433,19 @@ record PlayerScript(
         .map(s -> new ItemSide(s.item(), s.side()))
         .distinct()
         .sorted(Comparator.comparing(ItemSide::item))
-        .map(
-            p ->
-                new Part(
-                    p.text(),
-                    items.get(p.item()),
-                    p.side(),
-                    session.items().get(p.item()).exercise().doseContext().mode() == Mode.HOLD))
+        .flatMap(p -> felt(p, session.items().get(p.item()).exercise()))
         .toList();
+  }
+
+  private Stream<Part> felt(ItemSide done, Exercise e) {
+    boolean stretch = e.doseContext().mode() == Mode.HOLD;
+    Stream<ItemSide> own = Stream.of(done);
+    Stream<ItemSide> sides =
+        stretch && done.side().isEmpty()
+            ? Stream.of(Side.values()).map(s -> new ItemSide(done.item(), Optional.of(s)))
+            : Stream.empty();
+    return Stream.concat(own, sides)
+        .map(p -> new Part(p.text(), done.text(), items.get(p.item()), p.side(), stretch));
   }
 
   /** The items that are in it; what waits is not. */
