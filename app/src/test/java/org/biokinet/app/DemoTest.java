@@ -103,7 +103,9 @@ class DemoTest extends WithBrowser {
     assertThat(finish.said().whole()).isTrue();
     assertThat(finish.said().note()).contains("3 days a week");
     assertThat(finish.said().next()).isEqualTo(finish.earliest().plusDays(27));
-    assertThat(reviews.proposal(me, ready, false).orElseThrow().changes()).isFalse();
+    ReviewService.Proposal each = reviews.proposal(me, ready, false).orElseThrow();
+    assertThat(each.said().whole()).isFalse();
+    assertThat(each.said().note()).as("item by item").contains("Only on some days from now on");
     chosenOtherwise(ready);
     reviews.make(me, ready.getId(), finish.open().mark(), true, finish.said());
     assertThat(versions.latest(ready, ProgramKind.MAIN).orElseThrow().program().items())
@@ -148,9 +150,13 @@ class DemoTest extends WithBrowser {
     assertThat(desk.locator("#make-note")).hasValue(Pattern.compile(".*3 days a week.*"));
     desk.locator("#make-note").fill("Until spring");
     desk.locator("[name=whole]").uncheck();
-    assertThat(desk.locator("#make")).containsText("Nothing changes");
+    assertThat(desk.locator("[name=whole]"))
+        .hasAttribute("hx-get", Pattern.compile(".*whole=true"));
     settled(desk);
+    assertThat(desk.locator("[name=whole]")).not().isChecked();
     desk.locator("[name=whole]").check();
+    assertThat(desk.locator("[name=whole]"))
+        .hasAttribute("hx-get", Pattern.compile(".*whole=false"));
     assertThat(desk.locator("#make-note")).hasValue("Until spring");
     assertThat(desk.locator("#make")).containsText("3x20s 3/w");
   }

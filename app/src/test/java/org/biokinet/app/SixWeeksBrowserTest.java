@@ -134,12 +134,12 @@ class SixWeeksBrowserTest extends WithBrowser {
 
     good(client, 32, 38);
     assertThat(review(desk, client, 39))
-        .containsExactly("go on 3x30s @3", "hold 3x30s @3", "maintain 3x10s");
-    assertThat(doses(client)).containsExactly("3x30s @3", "3x10s");
+        .containsExactly("go on 3x30s @3", "hold 3x30s @3", "maintain 3x10s 3/w");
+    assertThat(doses(client)).containsExactly("3x30s @3", "3x10s 3/w");
 
     good(client, 40, 46);
     assertThat(review(desk, client, 47))
-        .containsExactly("hold 3x30s @3", "maintain 3x30s @3", "maintain 3x10s");
+        .containsExactly("hold 3x30s @3", "maintain 3x30s @3", "maintain 3x10s 3/w");
     assertThat(versions.latest(client, ProgramKind.MAIN).orElseThrow().version().number())
         .as("nothing changed at the sixth")
         .isEqualTo(6);
