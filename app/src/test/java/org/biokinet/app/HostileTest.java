@@ -108,6 +108,7 @@ class HostileTest extends AppTest {
       Map.ofEntries(
           Map.entry("seq", List.of("0", "1", "2", "3")),
           Map.entry("seen", List.of("0", "1", "2")),
+          Map.entry("reached", List.of("true", "false")),
           Map.entry("dose", List.of("3x10s", "2x15s/side @3", "60s")),
           Map.entry("exercise", List.of("chin-tuck", "upper-trap-stretch", "neck-rotation")),
           Map.entry("code", List.of("chin-tuck", "upper-trap-stretch")),

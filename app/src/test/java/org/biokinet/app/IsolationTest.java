@@ -105,6 +105,7 @@ class IsolationTest extends AppTest {
                   .param("examined", "reflexes")
                   .param("found", "nothing")
                   .param("seen", "0")
+                  .param("reached", "false")
                   .param("was", "NO_PROGRAM")
                   .param("until", "2026-12-24")
                   .param("reason", route.path().endsWith("/leave-out") ? "NONE" : "shoulder")

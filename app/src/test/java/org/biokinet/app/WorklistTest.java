@@ -10,15 +10,29 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
+import java.time.Duration;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.biokinet.app.client.Client;
+import org.biokinet.app.measurement.MeasurementService;
 import org.biokinet.app.platform.Days;
 import org.biokinet.app.practice.Me;
+import org.biokinet.app.session.SessionUpload;
 import org.biokinet.app.worklist.LaterService;
+import org.biokinet.app.worklist.StandingWords;
 import org.biokinet.app.worklist.WorklistService;
+import org.biokinet.core.anatomy.Side;
+import org.biokinet.core.measure.BodyArea;
+import org.biokinet.core.measure.PainMap;
+import org.biokinet.core.program.ProgramKind;
+import org.biokinet.core.program.SessionLength;
 import org.biokinet.core.progress.Attention;
+import org.biokinet.core.screening.Beginning;
+import org.biokinet.core.session.Ended;
+import org.biokinet.core.timeline.Segment;
+import org.biokinet.core.timeline.Timeline;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 
@@ -26,6 +40,7 @@ import org.springframework.beans.factory.annotation.Autowired;
 class WorklistTest extends AppTest {
 
   @Autowired private LaterService later;
+  @Autowired private MeasurementService measurements;
 
   @Test
   void oneReasonAloneAndHowManyThereAreOfEach() throws Exception {
@@ -34,8 +49,8 @@ class WorklistTest extends AppTest {
     for (int n = 0; n < 2; n++) share(me, client(me), "chin-tuck", "3x10s");
     assertThat(worklist.reasons(me, false))
         .containsExactly(
-            new WorklistService.Reason(Attention.NO_PROGRAM, "No program", 1),
-            new WorklistService.Reason(Attention.NOT_OPENED, "Not opened", 2));
+            new WorklistService.Reason(Attention.NOT_OPENED, "Not opened", 2),
+            new WorklistService.Reason(Attention.NO_PROGRAM, "No program", 1));
     assertThat(worklist.wanting(me, false, Optional.of(Attention.NOT_OPENED), 0, 10))
         .extracting(WorklistService.Row::attention)
         .containsExactly(Attention.NOT_OPENED, Attention.NOT_OPENED);
@@ -171,5 +186,212 @@ class WorklistTest extends AppTest {
       mvc.perform(as(me, post(path + "/end"))).andExpect(redirectedUrl("/"));
       assertThat(wanting(me)).containsExactly(Attention.NO_PROGRAM);
     }
+  }
+
+  /** One line; it stands beside the reason until there is a newer one. */
+  @Test
+  void aCallIsWrittenDownInOneLine() throws Exception {
+    Me me = practitioner();
+    Client client = client(me);
+    raise(client, Attention.MESSAGE);
+    clock.moveTo(clock.instant().plus(Duration.ofMinutes(5)));
+    String path = "/clients/%s/call".formatted(client.getId());
+    mvc.perform(as(me, get("/"))).andExpect(content().string(containsString(path)));
+    mvc.perform(as(me, post(path)).param("said", "left still pulls").param("next", "on Friday"))
+        .andExpect(status().isUnprocessableEntity())
+        .andExpect(content().string(containsString("Reached, or not?")))
+        .andExpect(content().string(containsString("left still pulls")))
+        .andExpect(content().string(containsString("on Friday")));
+    mvc.perform(as(me, post(path)).param("reached", "true"))
+        .andExpect(content().string(containsString("What was said?")));
+    mvc.perform(
+            as(me, post(path))
+                .param("reached", "false")
+                .param("said", "x".repeat(300))
+                .param("next", "y".repeat(151)))
+        .andExpect(content().string(containsString("At most 150 characters.")));
+    assertThat(clients.lastCall(client.getId())).isEmpty();
+    mvc.perform(
+            as(me, post(path))
+                .param("reached", "false")
+                .param("said", "x".repeat(300))
+                .param("next", "y".repeat(150)))
+        .andExpect(redirectedUrl("/"));
+    clock.moveTo(clock.instant().plus(Duration.ofMinutes(5)));
+    mvc.perform(
+            as(me, post(path))
+                .param("reached", "true")
+                .param("said", " left still pulls ")
+                .param("next", "rings on Friday"))
+        .andExpect(redirectedUrl("/"));
+    assertThat(standing(client).attention()).as("not answered by it").isEqualTo(Attention.MESSAGE);
+    assertThat(reason(client)).endsWith(" Reached: left still pulls. Next: rings on Friday");
+    clock.moveTo(clock.instant().plus(Duration.ofMinutes(5)));
+    raise(client, Attention.MESSAGE);
+    assertThat(reason(client)).as("wrote again since").doesNotContain("Reached");
+  }
+
+  // ---- what is read off the record -----------------------------------------------------------
+
+  private String reason(Client client) {
+    return StandingWords.of(standing(client), "", clock.instant(), LISBON).reason();
+  }
+
+  private Client begun(Me me, String... exerciseAndDose) {
+    Client client = client(me);
+    share(me, client, exerciseAndDose);
+    device(me, client);
+    return client;
+  }
+
+  @Test
+  void whoMayGoOnOrIsToBeEasedStandsOnTheList() {
+    Me me = practitioner();
+    Client client = begun(me, "upper-trap-stretch", "2x15s @3", "chin-tuck", "3x5s");
+    LocalDate first = tomorrow();
+    for (int n = 0; n < 5; n++) day(client, first.plusDays(n), 2, 3);
+    assertThat(standing(client).attention()).isEqualTo(Attention.STEADY);
+    day(client, first.plusDays(5), 2, 3);
+    assertThat(standing(client).attention()).as("a week").isEqualTo(Attention.READY);
+    assertThat(reason(client))
+        .isEqualTo("Upper trapezius stretch, hand on head (left) and 2 more.");
+    day(client, first.plusDays(6), 2, 5);
+    day(client, first.plusDays(7), 2, 5);
+    assertThat(standing(client).attention()).isEqualTo(Attention.WORSE);
+    assertThat(reason(client))
+        .isEqualTo(
+            "Upper trapezius stretch, hand on head (left) and 1 more:"
+                + " stretch over its ceiling on 2 of the last 3 days.");
+    assertThat(putOff(me, client, Attention.WORSE, tomorrow().plusDays(5), "call on Monday"))
+        .isEmpty();
+    assertThat(wanting(me)).isEmpty();
+  }
+
+  @Test
+  void afterAGapDosesAreSmallerUntilSomebodyHasLooked() {
+    Me me = practitioner();
+    Client client = begun(me, "chin-tuck", "3x10s");
+    LocalDate first = tomorrow();
+    for (int n = 0; n < 2; n++) day(client, first.plusDays(n), 2, 3);
+    clock.moveTo(first.plusDays(9).atTime(8, 0).atZone(LISBON).toInstant());
+    assertThat(standing(client).attention()).isEqualTo(Attention.QUIET);
+    sessions.record(asClient(client), begunAgain(client));
+    assertThat(standing(client).attention()).isEqualTo(Attention.RETURNED);
+    assertThat(reason(client)).contains("one rung down, until you have looked");
+  }
+
+  private SessionUpload begunAgain(Client client) {
+    SessionUpload whole = session(client, clock.instant(), Ended.FINISHED);
+    List<Integer> seconds =
+        Timeline.compile(
+                versions
+                    .latest(client, ProgramKind.MAIN)
+                    .orElseThrow()
+                    .begun(Beginning.ONE_DOWN)
+                    .session(Side.LEFT, SessionLength.USUAL))
+            .segments()
+            .stream()
+            .map(Segment::seconds)
+            .toList();
+    return done(whole, Beginning.ONE_DOWN, seconds);
+  }
+
+  @Test
+  void aSideThatIsLeftOutIsSeen() {
+    Me me = practitioner();
+    Client client = begun(me, "upper-trap-stretch", "2x15s @3");
+    for (int n = 0; n < 3; n++) {
+      clock.moveTo(tomorrow().atTime(8, 0).atZone(LISBON).toInstant());
+      SessionUpload whole = session(client, clock.instant(), Ended.FINISHED);
+      List<Segment> segments =
+          Timeline.compile(
+                  versions
+                      .latest(client, ProgramKind.MAIN)
+                      .orElseThrow()
+                      .session(Side.LEFT, SessionLength.USUAL))
+              .segments();
+      List<Integer> rightOnly =
+          segments.stream()
+              .map(s -> s.side().equals(Optional.of(Side.LEFT)) ? 0 : s.seconds())
+              .toList();
+      sessions.record(asClient(client), done(whole, Beginning.AS_SHARED, rightOnly));
+    }
+    assertThat(standing(client).attention()).isEqualTo(Attention.ONE_SIDE);
+    assertThat(reason(client))
+        .isEqualTo("Of the last days 0 % is done on the left, 100 % on the right.");
+  }
+
+  private static SessionUpload done(SessionUpload u, Beginning beginning, List<Integer> seconds) {
+    return new SessionUpload(
+        u.uploadId(),
+        null,
+        u.program(),
+        u.version(),
+        u.lead(),
+        u.length(),
+        null,
+        null,
+        beginning,
+        u.startedAt(),
+        u.zone(),
+        u.painBefore(),
+        u.ended(),
+        "",
+        seconds,
+        null,
+        null);
+  }
+
+  @Test
+  void aDeskProgramThatNobodyDoesIsSilentAfterFiveDays() {
+    clock.moveTo(tomorrow().atTime(8, 0).atZone(LISBON).toInstant());
+    Me me = practitioner();
+    Client client = begun(me, "chin-tuck", "3x10s");
+    tryToShare(me, client, ProgramKind.DESK, "neck-rotation", "3");
+    assertThat(versions.latest(client, ProgramKind.DESK)).isPresent();
+    LocalDate first = tomorrow();
+    for (int n = 0; n < 4; n++) day(client, first.plusDays(n), 2, 3);
+    assertThat(standing(client).attention()).isEqualTo(Attention.STEADY);
+    clock.moveTo(first.plusDays(4).atTime(9, 0).atZone(LISBON).toInstant());
+    assertThat(standing(client).attention()).isEqualTo(Attention.DESK_SILENT);
+    assertThat(reason(client)).startsWith("No break at the desk since ");
+    sessions.record(
+        asClient(client), session(client, ProgramKind.DESK, clock.instant(), Ended.FINISHED));
+    assertThat(standing(client).attention()).isEqualTo(Attention.STEADY);
+  }
+
+  private static PainMap.Mark neck(Side side) {
+    return new PainMap.Mark(BodyArea.LOWER_NECK, side, PainMap.Feeling.ACHE, 4);
+  }
+
+  /** A first map has nothing new; tapped by mistake and cleared it was nothing. */
+  @Test
+  void whatIsNewOnTheClientsOwnMapIsTold() {
+    Me me = practitioner();
+    Client client = begun(me, "chin-tuck", "3x10s");
+    measurements.mark(asClient(client), neck(Side.RIGHT), false);
+    assertThat(standing(client).attention()).isEqualTo(Attention.NOT_STARTED);
+    clock.moveTo(tomorrow().atTime(8, 0).atZone(LISBON).toInstant());
+    measurements.mark(asClient(client), neck(Side.RIGHT), false);
+    assertThat(standing(client).attention()).as("as before").isEqualTo(Attention.NOT_STARTED);
+    measurements.mark(asClient(client), neck(Side.LEFT), false);
+    assertThat(standing(client).attention()).isEqualTo(Attention.NEW_SYMPTOM);
+    assertThat(reason(client)).contains("left").contains("ache 4");
+    measurements.mark(asClient(client), neck(Side.LEFT), true);
+    assertThat(standing(client).attention()).as("cleared").isEqualTo(Attention.NOT_STARTED);
+  }
+
+  /** Of several for the same reason whoever has waited longest, whatever their names. */
+  @Test
+  void whoHasWaitedLongestComesFirst() {
+    Me me = practitioner();
+    List<Client> clients = Stream.generate(() -> client(me)).limit(3).toList();
+    for (int n : List.of(2, 0, 1)) {
+      raise(clients.get(n), Attention.MESSAGE);
+      clock.moveTo(clock.instant().plus(Duration.ofMinutes(1)));
+    }
+    assertThat(worklist.wanting(me, false, Optional.empty(), 0, 10))
+        .extracting(WorklistService.Row::id)
+        .containsExactly(clients.get(2).getId(), clients.get(0).getId(), clients.get(1).getId());
   }
 }

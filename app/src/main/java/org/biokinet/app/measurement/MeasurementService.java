@@ -15,6 +15,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.biokinet.app.audit.Audit;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientMe;
@@ -25,6 +26,7 @@ import org.biokinet.app.measurement.internal.DecisionRow;
 import org.biokinet.app.measurement.internal.MeasurementRow;
 import org.biokinet.app.people.AccountService;
 import org.biokinet.app.platform.Changes;
+import org.biokinet.app.platform.Cut;
 import org.biokinet.app.practice.Me;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.measure.Examination;
@@ -172,9 +174,27 @@ public class MeasurementService {
     audit.changedByClient(me.practiceId(), me.id(), "measured", "MAP");
     List<String> asks =
         then.asksForSigns().stream().filter(a -> !now.asksForSigns().contains(a)).toList();
-    if (asks.isEmpty()) return false;
-    clients.raise(me.id(), Attention.MAP_ASKS, String.join(", ", asks));
-    return true;
+    if (!asks.isEmpty()) clients.raise(me.id(), Attention.MAP_ASKS, String.join(", ", asks));
+    tellNew(client, then);
+    return !asks.isEmpty();
+  }
+
+  /** What was not on the newest map of either before today; a first map has nothing new. */
+  private void tellNew(Client client, PainMap now) {
+    LocalDate today = today(client);
+    List<Visit> before =
+        ofEpisode(client, visits(client)).stream().filter(v -> v.day().isBefore(today)).toList();
+    List<PainMap> earlier =
+        Stream.of(true, false)
+            .flatMap(own -> before.stream().flatMap(v -> v.map(own).stream()).limit(1))
+            .toList();
+    // Tapped again and again, it is told once, as it stands in the end.
+    clients.takeBack(
+        client.getId(), Attention.NEW_SYMPTOM, today.atStartOfDay(client.zone()).toInstant());
+    List<PainMap.Mark> marks = earlier.isEmpty() ? List.of() : now.notOn(earlier);
+    if (marks.isEmpty()) return;
+    String words = marks.stream().map(PainMap.Mark::words).collect(Collectors.joining("; "));
+    clients.raise(client.getId(), Attention.NEW_SYMPTOM, Cut.to(LONGEST_NEWS, words));
   }
 
   /** What the client has marked today. */
@@ -182,6 +202,9 @@ public class MeasurementService {
   public PainMap ownMap(Client client) {
     return visit(client, today(client)).flatMap(v -> v.map(true)).orElse(PainMap.EMPTY);
   }
+
+  /** As much as a matter has room for. */
+  private static final int LONGEST_NEWS = 300;
 
   private void keep(Client client, Measured measured, @Nullable UUID by) {
     LocalDate day = today(client);

@@ -773,6 +773,12 @@ public class ReviewService {
         .orElseThrow(NotFound::new);
   }
 
+  /** What a review is made on; empty while there is nothing to review. */
+  @Transactional(readOnly = true)
+  public Optional<DiaryService.Kept> kept(Client client) {
+    return diaries.of(client, reviews.findByClientIdOrderByMadeAtDesc(client.getId()));
+  }
+
   /** The day on which the main program is to be reviewed next; empty while there is none. */
   @Transactional(readOnly = true)
   public Optional<LocalDate> due(Client client) {

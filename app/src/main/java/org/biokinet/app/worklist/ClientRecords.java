@@ -12,16 +12,24 @@ import java.util.TreeMap;
 import java.util.stream.Stream;
 import org.biokinet.app.access.LinkService;
 import org.biokinet.app.client.Client;
+import org.biokinet.app.client.ClientService;
 import org.biokinet.app.client.Matter;
+import org.biokinet.app.library.Library;
 import org.biokinet.app.program.DraftService;
 import org.biokinet.app.program.ProgramVersion;
+import org.biokinet.app.program.VersionService;
 import org.biokinet.app.screening.ClientScreening;
 import org.biokinet.app.worklist.internal.PutOffRow;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.progress.Attention;
+import org.biokinet.core.progress.Decision;
 import org.biokinet.core.progress.Flare;
+import org.biokinet.core.progress.Line;
 import org.biokinet.core.progress.Pause;
+import org.biokinet.core.progress.Review;
+import org.biokinet.core.progress.SideShare;
 import org.biokinet.core.screening.Assessment;
+import org.biokinet.core.screening.Beginning;
 import org.biokinet.core.screening.Feature;
 import org.biokinet.core.screening.Gate;
 import org.biokinet.core.session.CheckIn;
@@ -34,9 +42,11 @@ import org.biokinet.core.session.Session;
  * @param recent the sessions of the last days, the oldest first
  * @param newest the newest session, however old
  * @param open what waits to be dealt with
- * @param called when somebody last called
+ * @param called the newest call
  * @param measured the day of the last visit
  * @param review when the next review of the main program is due
+ * @param reviewed what a review would suggest now; empty where there is nothing to review
+ * @param desk since when there was no break at the desk; empty where there is no program for it
  * @param putOff the newest word about that they are looked at later
  */
 record ClientRecords(
@@ -48,13 +58,20 @@ record ClientRecords(
     List<Session> recent,
     Optional<Session> newest,
     List<Matter> open,
-    Optional<Instant> called,
+    Optional<ClientService.Call> called,
     Optional<LocalDate> measured,
     Optional<Flare> flare,
     Optional<Pause> pause,
     Optional<LocalDate> review,
+    Optional<Reviewed> reviewed,
+    Optional<Instant> desk,
     Optional<PutOffRow> putOff,
     Instant now) {
+
+  /**
+   * @param now the version that was reviewed, with the names of its items
+   */
+  record Reviewed(Review review, VersionService.Replay now) {}
 
   Standing standing() {
     Gate gate = screening.gate();
@@ -66,7 +83,9 @@ record ClientRecords(
         since(attention),
         validUntil(facts),
         open,
-        calledAboutTheStop(),
+        called
+            .filter(c -> c.at().isAfter(since(attention)))
+            .map(c -> new Standing.Called(c.at(), c.note())),
         facts.closed(),
         stands.map(o -> o.assessment().result().label()).orElse(""),
         facts.renewable(),
@@ -89,6 +108,10 @@ record ClientRecords(
         measured,
         flare.filter(Flare::lasts).map(f -> new Standing.Flaring(f.begun(), f.until())),
         pause.map(p -> new Standing.Away(p.kind(), p.from(), p.last())),
+        suggested(attention),
+        stands.map(Gate.Open::beginning).filter(Beginning::smaller),
+        SideShare.of(recent),
+        desk,
         putOff
             .filter(p -> p.off().holds(attention, since(attention), now))
             .map(p -> new Standing.Later(p.off().until(), p.reason())));
@@ -115,14 +138,53 @@ record ClientRecords(
             at(Attention.FLARE_EXAMINE),
             pause.map(p -> p.from().atStartOfDay(client.zone()).toInstant()),
             pause.map(p -> p.last().plusDays(1).atStartOfDay(client.zone()).toInstant())),
-        at(Attention.BY_ITSELF));
+        at(Attention.BY_ITSELF),
+        at(Attention.NEW_SYMPTOM),
+        Attention.Progress.of(
+            reviewed.map(Reviewed::review),
+            gate instanceof Gate.Open o && o.beginning().smaller(),
+            recent,
+            desk));
+  }
+
+  /** The first part that has led to this. */
+  private Optional<Standing.Suggested> suggested(Attention attention) {
+    List<Decision> leading =
+        reviewed.map(r -> r.review().decisions()).orElse(List.of()).stream()
+            .filter(
+                d ->
+                    switch (attention) {
+                      case RE_EXAMINE -> d.asks().contains(Decision.Ask.RE_EXAMINE);
+                      case WORSE -> d.line() == Line.EASE;
+                      case READY -> d.line() == Line.GO_ON;
+                      default -> false;
+                    })
+            .toList();
+    return leading.stream()
+        .findFirst()
+        .map(d -> new Standing.Suggested(name(d), d.evidence().get(0), leading.size() - 1));
+  }
+
+  private String name(Decision d) {
+    VersionService.Replay version = reviewed.orElseThrow().now();
+    String item = version.name(d.part().place(version.program()).orElseThrow(), Library.LANGUAGE);
+    return item + d.part().side().map(s -> " (%s)".formatted(s.label())).orElse("");
   }
 
   private Optional<Instant> validUntil(Attention.Facts facts) {
     Optional<Instant> gateChanges =
         screening.gateChanges().map(day -> day.atStartOfDay(client.zone()).toInstant());
     Optional<Instant> back = putOff.map(p -> p.off().until()).filter(now::isBefore);
-    return Stream.of(Attention.changes(facts, now), gateChanges, back)
+    // What a review suggests counts days.
+    Optional<Instant> tomorrow =
+        reviewed.map(
+            r ->
+                now.atZone(client.zone())
+                    .toLocalDate()
+                    .plusDays(1)
+                    .atStartOfDay(client.zone())
+                    .toInstant());
+    return Stream.of(Attention.changes(facts, now), gateChanges, back, tomorrow)
         .flatMap(Optional::stream)
         .min(Comparator.naturalOrder());
   }
@@ -133,27 +195,25 @@ record ClientRecords(
       case FLARE_EXAMINE -> at(attention).orElseGet(() -> flare.orElseThrow().examinedFrom());
       case FLARE -> flare.orElseThrow().begun();
       case AWAY -> pause.orElseThrow().from().atStartOfDay(client.zone()).toInstant();
-      case STOPPED, WHILE_CLOSED, MAP_ASKS, PAIN_TOO_HIGH, BY_ITSELF, MESSAGE ->
+      case STOPPED, WHILE_CLOSED, MAP_ASKS, PAIN_TOO_HIGH, NEW_SYMPTOM, BY_ITSELF, MESSAGE ->
           at(attention).orElseThrow();
       case EMERGENCY, EXAMINE, SCREEN, SCREEN_SOON ->
           screening.newest().map(k -> k.answered().at()).orElse(client.createdAt());
       case NEW_PIN -> link.pinForgottenAt().orElseThrow();
-      case PAIN_ROSE, QUIET -> newest.orElseThrow().startedAt();
+      case PAIN_ROSE, RE_EXAMINE, WORSE, QUIET -> newest.orElseThrow().startedAt();
+      case RETURNED -> recent.stream().findFirst().or(() -> newest).orElseThrow().startedAt();
+      case DESK_SILENT -> desk.orElseThrow();
       case DRAFT_NOT_SHARED -> draft.orElseThrow().at();
       case REVIEW_DUE -> review.orElseThrow().atStartOfDay(client.zone()).toInstant();
       case NO_PROGRAM -> client.episodeSince();
-      case NOT_OPENED, NOT_STARTED -> shared.orElseThrow().sharedAt();
+      // Each session more is no other reason: only a new version is.
+      case ONE_SIDE, READY, NOT_OPENED, NOT_STARTED -> shared.orElseThrow().sharedAt();
       case STEADY -> newest.map(Session::startedAt).orElse(client.createdAt());
     };
   }
 
   private Optional<Instant> at(Attention as) {
     return open.stream().filter(o -> o.as() == as).map(Matter::at).findFirst();
-  }
-
-  /** Its outcome may still be open. */
-  private Optional<Instant> calledAboutTheStop() {
-    return called.filter(at -> at(Attention.STOPPED).filter(at::isAfter).isPresent());
   }
 
   private List<Standing.Day> days() {

@@ -9,6 +9,8 @@ import org.biokinet.app.client.Matter;
 import org.biokinet.app.program.ProgramVersion;
 import org.biokinet.core.progress.Attention;
 import org.biokinet.core.progress.Pause;
+import org.biokinet.core.progress.SideShare;
+import org.biokinet.core.screening.Beginning;
 import org.biokinet.core.screening.Gate;
 
 /**
@@ -19,13 +21,17 @@ import org.biokinet.core.screening.Gate;
  * @param since when the reason began
  * @param validUntil when time alone changes something; empty where it does not
  * @param open what waits to be dealt with, the newest first
- * @param called when somebody called about the newest of it, if after it
+ * @param called the newest call, if it was after the reason began
  * @param result what the screening comes to; empty where the gate is closed
  * @param linkMade of the link in force
  * @param everOpened whether any link was ever opened
  * @param week the days of the last week and a day on which something was done
  * @param measured the day of the last visit
  * @param away the newest pause, over or not
+ * @param suggested what the record comes to, where it says more than to stay
+ * @param smaller with which smaller doses they have begun again; empty where with none
+ * @param share how much of each side is done; empty where too little is known
+ * @param desk since when there was no break at the desk; empty where there is no program for it
  * @param later where they are put off; empty where they are not, or something has come up since
  */
 public record Standing(
@@ -33,7 +39,7 @@ public record Standing(
     Instant since,
     Optional<Instant> validUntil,
     List<Matter> open,
-    Optional<Instant> called,
+    Optional<Called> called,
     Optional<Gate.Why> closed,
     String result,
     boolean renewable,
@@ -51,18 +57,34 @@ public record Standing(
     Optional<LocalDate> measured,
     Optional<Flaring> flare,
     Optional<Away> away,
+    Optional<Suggested> suggested,
+    Optional<Beginning> smaller,
+    Optional<SideShare> share,
+    Optional<Instant> desk,
     Optional<Later> later) {
 
   /** Counts up when this record or the order changes; rows of another form are made anew. */
-  public static final int FORM = 6;
+  public static final int FORM = 7;
 
   /** The record on which the gate stands open. */
   public record OpenedBy(String who, Instant at, String examined, String found) {}
+
+  /** That somebody has called, and what came of it. */
+  public record Called(Instant at, String note) {}
 
   public record Shared(ProgramVersion.Name version, Instant at) {}
 
   /** A flare that lasts, and until when its plan is followed. */
   public record Flaring(Instant begun, Instant until) {}
+
+  /**
+   * The strongest of what a review would suggest.
+   *
+   * @param what the item, with its side
+   * @param why the first thing that speaks for it
+   * @param others how many there are beside
+   */
+  public record Suggested(String what, String why, int others) {}
 
   /** When they are back on the list, and why not before. */
   public record Later(Instant until, String reason) {}

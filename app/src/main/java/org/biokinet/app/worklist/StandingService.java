@@ -24,7 +24,11 @@ import org.biokinet.app.session.SessionService;
 import org.biokinet.app.worklist.internal.PutOffs;
 import org.biokinet.app.worklist.internal.StandingRow;
 import org.biokinet.app.worklist.internal.Standings;
+import org.biokinet.core.program.ProgramKind;
+import org.biokinet.core.progress.Review;
 import org.biokinet.core.session.Session;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -37,6 +41,8 @@ import org.springframework.transaction.support.TransactionSynchronizationManager
  */
 @Service
 public class StandingService {
+
+  private static final Logger LOG = LoggerFactory.getLogger(StandingService.class);
 
   /** Days of which the list knows; the strip shows the last seven, wherever the client lives. */
   private static final int DAYS_BACK = 8;
@@ -164,6 +170,8 @@ public class StandingService {
     Instant now = clock.instant();
     LocalDate today = now.atZone(client.zone()).toLocalDate();
     List<Session> recent = sessions.since(id, today.minusDays(DAYS_BACK));
+    Optional<Session> newest =
+        recent.isEmpty() ? sessions.last(id) : Optional.of(recent.get(recent.size() - 1));
     return new ClientRecords(
             client,
             screenings.of(client),
@@ -171,15 +179,49 @@ public class StandingService {
             versions.shared(client),
             drafts.begun(client),
             recent,
-            recent.isEmpty() ? sessions.last(id) : Optional.of(recent.get(recent.size() - 1)),
+            newest,
             clients.matters(id),
-            clients.lastCall(id).map(ClientService.Call::at),
+            clients.lastCall(id),
             measurements.lastVisit(client),
             flares.newest(id),
             pauses.newest(id),
             reviews.due(client),
+            newest.flatMap(done -> reviewed(client)),
+            desk(client, recent),
             putOffs.findById(id),
             now)
         .standing();
+  }
+
+  /** What would be suggested; what it is read off is loaded as for any other page. */
+  private Optional<ClientRecords.Reviewed> reviewed(Client client) {
+    return reviews
+        .kept(client)
+        .flatMap(
+            kept -> {
+              try {
+                return Optional.of(new ClientRecords.Reviewed(Review.of(kept.diary()), kept.now()));
+              } catch (RuntimeException e) {
+                // What a client sends is kept, whatever can be made of it.
+                LOG.warn("what to suggest for {} is not known", client.getId(), e);
+                return Optional.empty();
+              }
+            });
+  }
+
+  private Optional<Instant> desk(Client client, List<Session> recent) {
+    return versions
+        .latest(client, ProgramKind.DESK)
+        .map(
+            replay -> {
+              Instant shared = replay.version().sharedAt();
+              return recent.stream()
+                  .filter(s -> s.program() == ProgramKind.DESK)
+                  .reduce((a, b) -> b)
+                  .or(() -> sessions.last(client.getId(), ProgramKind.DESK))
+                  .map(Session::startedAt)
+                  .filter(shared::isBefore)
+                  .orElse(shared);
+            });
   }
 }

@@ -9,6 +9,7 @@ import org.biokinet.app.client.Matter;
 import org.biokinet.app.client.Station;
 import org.biokinet.app.platform.Days;
 import org.biokinet.core.progress.Attention;
+import org.biokinet.core.progress.SideShare;
 import org.biokinet.core.screening.Gate;
 import org.springframework.util.StringUtils;
 
@@ -39,13 +40,20 @@ public record StandingWords(String word, String reason, Station next) {
       case FLARE_EXAMINE -> "Examine the flare";
       case FLARE -> "Flare";
       case PAIN_ROSE -> "Pain rose";
+      case NEW_SYMPTOM -> "New on the map";
+      case RE_EXAMINE -> "Examine again";
+      case WORSE -> "Wants easing";
       case BY_ITSELF -> "By itself";
       case SCREEN -> "Screen";
+      case RETURNED -> "Back, on less";
       case QUIET -> "Gone quiet";
+      case ONE_SIDE -> "One side behind";
       case MESSAGE -> "Message";
       case NEW_PIN -> "New PIN wanted";
+      case READY -> "Ready to go on";
       case REVIEW_DUE -> "Review due";
       case SCREEN_SOON -> "Screening due";
+      case DESK_SILENT -> "Desk silent";
       case DRAFT_NOT_SHARED -> "Draft not shared";
       case NO_PROGRAM -> "No program";
       case NOT_OPENED -> "Not opened";
@@ -58,7 +66,7 @@ public record StandingWords(String word, String reason, Station next) {
   private record Saying(Standing s, String phone, Instant now, ZoneId zone) {
 
     StandingWords words() {
-      StandingWords now = asItStands();
+      StandingWords now = withTheCall(asItStands());
       return s.later()
           .map(
               l ->
@@ -69,13 +77,21 @@ public record StandingWords(String word, String reason, Station next) {
           .orElse(now);
     }
 
+    /** Of a stop it says itself that its outcome is open. */
+    private StandingWords withTheCall(StandingWords words) {
+      if (s.attention() == Attention.STOPPED || s.called().isEmpty()) return words;
+      Standing.Called call = s.called().get();
+      String reason = "%s Called %s. %s".formatted(words.reason(), when(call.at()), call.note());
+      return new StandingWords(words.word(), reason, words.next());
+    }
+
     private StandingWords asItStands() {
       return switch (s.attention()) {
         case STOPPED -> {
           Matter e = waiting();
           String called =
               s.called()
-                  .map(at -> "Called %s; the outcome is open.".formatted(when(at)))
+                  .map(c -> "Called %s; the outcome is open.".formatted(when(c.at())))
                   .orElse(phone.isEmpty() ? "" : "Call " + phone + ".");
           String reason = "%s %s. %s".formatted(e.detail(), when(e.at()), called).strip();
           yield plainly(reason, Station.DO);
@@ -158,6 +174,36 @@ public record StandingWords(String word, String reason, Station next) {
               "%s, %s.".formatted(StringUtils.capitalize(e.detail()), when(e.at())),
               Station.REVIEW);
         }
+        case NEW_SYMPTOM -> {
+          Matter e = waiting();
+          String reason = "Marked %s: %s.".formatted(when(e.at()), e.detail());
+          yield plainly(reason, Station.DO);
+        }
+        case RE_EXAMINE ->
+            plainly("A second time within four weeks: %s.".formatted(suggested()), Station.REVIEW);
+        case WORSE ->
+            plainly(
+                "%s: %s."
+                    .formatted(
+                        StringUtils.capitalize(suggested()), s.suggested().orElseThrow().why()),
+                Station.REVIEW);
+        case READY -> plainly(StringUtils.capitalize(suggested()) + ".", Station.REVIEW);
+        case RETURNED ->
+            plainly(
+                "%s, until you have looked."
+                    .formatted(StringUtils.capitalize(s.smaller().orElseThrow().words())),
+                Station.REVIEW);
+        case ONE_SIDE -> {
+          SideShare share = s.share().orElseThrow();
+          yield plainly(
+              "Of the last days %d %% is done on the left, %d %% on the right."
+                  .formatted(share.left(), share.right()),
+              Station.REVIEW);
+        }
+        case DESK_SILENT ->
+            plainly(
+                "No break at the desk since %s.".formatted(Days.day(s.desk().orElseThrow(), zone)),
+                Station.DO);
         case QUIET -> {
           LocalDate day = s.last().orElseThrow().at().atZone(zone).toLocalDate();
           long days = ChronoUnit.DAYS.between(day, now.atZone(zone).toLocalDate());
@@ -200,6 +246,12 @@ public record StandingWords(String word, String reason, Station next) {
 
     private StandingWords plainly(String reason, Station next) {
       return new StandingWords(word(s.attention()), reason, next);
+    }
+
+    /** "Upper trapezius stretch (left) and 2 more". */
+    private String suggested() {
+      Standing.Suggested x = s.suggested().orElseThrow();
+      return x.others() == 0 ? x.what() : "%s and %d more".formatted(x.what(), x.others());
     }
 
     /** What waits under the name of this attention. */

@@ -14,6 +14,8 @@ import org.biokinet.core.progress.Attention;
 import org.biokinet.core.progress.PutOff;
 import org.springframework.data.domain.Page;
 import org.springframework.data.domain.PageRequest;
+import org.springframework.data.domain.Pageable;
+import org.springframework.data.domain.Sort;
 import org.springframework.stereotype.Service;
 
 /** Everybody of a practice who is treated now, sorted by who needs attention, with one reason. */
@@ -48,6 +50,12 @@ public class WorklistService {
   private static final int STEADY = Attention.AWAY.place();
   private static final int LAST = Attention.STEADY.place();
 
+  /** Of the same reason whoever waits longest; our choice. */
+  private static final Sort PRESSING = Sort.by("place", "since", "name", "clientId");
+
+  /** Nobody waits: they are looked for. */
+  private static final Sort BY_NAME = Sort.by("place", "name", "clientId");
+
   private final Standings standings;
   private final StandingService service;
   private final Clock clock;
@@ -59,7 +67,7 @@ public class WorklistService {
   }
 
   /**
-   * Those who want something, the most pressing first.
+   * Those who want something, the most pressing first, then whoever has waited longest.
    *
    * @param only of this reason alone; empty for all
    */
@@ -69,8 +77,7 @@ public class WorklistService {
         mine,
         only.map(Attention::place).orElse(FIRST),
         only.map(Attention::place).orElse(STEADY - 1),
-        page,
-        size);
+        page(page, size, PRESSING));
   }
 
   /** For what reasons somebody wants something, the most pressing first. */
@@ -87,20 +94,22 @@ public class WorklistService {
 
   /** Those who are looked at later. */
   public Page<Row> later(Me me, boolean mine, int page, int size) {
-    return places(me, mine, StandingRow.LATER, StandingRow.LATER + LAST, page, size);
+    return places(
+        me, mine, StandingRow.LATER, StandingRow.LATER + LAST, page(page, size, PRESSING));
   }
 
   public Page<Row> steady(Me me, boolean mine, int page, int size) {
-    return places(me, mine, STEADY, LAST, page, size);
+    return places(me, mine, STEADY, LAST, page(page, size, BY_NAME));
   }
 
-  private Page<Row> places(Me me, boolean mine, int from, int to, int page, int size) {
+  private Page<Row> places(Me me, boolean mine, int from, int to, Pageable page) {
     bringUp(me);
     Instant now = clock.instant();
-    return standings
-        .places(
-            me.practiceId(), !mine, me.id(), from, to, PageRequest.of(Pages.bounded(page), size))
-        .map(r -> row(r, now));
+    return standings.places(me.practiceId(), !mine, me.id(), from, to, page).map(r -> row(r, now));
+  }
+
+  private static Pageable page(int page, int size, Sort order) {
+    return PageRequest.of(Pages.bounded(page), size, order);
   }
 
   private static Row row(StandingRow r, Instant now) {

@@ -143,6 +143,13 @@ public record PainMap(List<Mark> marks) {
     marks = List.copyOf(marks);
   }
 
+  /** What is marked where none of these has a mark. */
+  public List<Mark> notOn(List<PainMap> earlier) {
+    return marks.stream()
+        .filter(m -> earlier.stream().allMatch(e -> e.at(m.area(), m.side()).isEmpty()))
+        .toList();
+  }
+
   public Optional<Mark> at(BodyArea area, Side side) {
     return marks.stream().filter(m -> m.at(area, side)).findFirst();
   }

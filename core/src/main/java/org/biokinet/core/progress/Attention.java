@@ -2,10 +2,14 @@ package org.biokinet.core.progress;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Collection;
 import java.util.Comparator;
+import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
+import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.screening.Gate;
+import org.biokinet.core.session.Session;
 
 /** Why a client wants the practitioner, strongest first. */
 public enum Attention {
@@ -19,36 +23,50 @@ public enum Attention {
   EXAMINE(Level.STOP),
   /** Something on the client's own body map asks for the signs of an emergency. */
   MAP_ASKS(Level.URGENT),
-  /** Pain before a session was too high to start. */
-  PAIN_TOO_HIGH(Level.STOP),
   /** A flare has not settled in time, or is the second within four weeks. */
   FLARE_EXAMINE(Level.STOP),
+  /** Pain before a session was too high to start. */
+  PAIN_TOO_HIGH(Level.STOP),
   /** A flare lasts, and the plan for it is followed. */
   FLARE(Level.EASE),
   /** Pain rose by 3 or more in the last session. */
   PAIN_ROSE(Level.EASE),
+  /** The client has marked something on the body map that was not there before. */
+  NEW_SYMPTOM(Level.EASE),
+  /** A part is to be eased for the second time within four weeks. */
+  RE_EXAMINE(Level.STOP),
+  /** The record says that a part is to be eased. */
+  WORSE(Level.EASE),
   /** It was eased, or stays, by itself, and nobody has seen that. */
   BY_ITSELF(Level.EASE),
   /** Nothing may start before somebody has been screened, or screened again. */
   SCREEN(Level.STAY),
+  /** Back after a gap, with smaller doses until somebody has looked. */
+  RETURNED(Level.STAY),
   /** Nothing done for {@link #QUIET_AFTER}. */
   QUIET(Level.STAY),
+  /** Far less is done on one side than on the other. */
+  ONE_SIDE(Level.STAY),
   /** The client has asked or said something that nobody has answered. */
   MESSAGE(Level.STAY),
   /** The client has forgotten the PIN and asks for another. */
   NEW_PIN(Level.PLAIN),
+  /** The record says that a part may go on, before its day. */
+  READY(Level.PLAIN),
   /** The day that was planned for the next review has come. */
   REVIEW_DUE(Level.STAY),
   /** The screening ends soon; who is asked in time is not shut out. */
   SCREEN_SOON(Level.PLAIN),
+  /** No break at the desk for {@link #QUIET_AFTER}, although there is a program for it. */
+  DESK_SILENT(Level.PLAIN),
+  /** Opened, but no session yet. */
+  NOT_STARTED(Level.PLAIN),
+  /** Shared, but no link was made or it was never opened. */
+  NOT_OPENED(Level.PLAIN),
   /** A draft waits to be shared. */
   DRAFT_NOT_SHARED(Level.PLAIN),
   /** No program yet. */
   NO_PROGRAM(Level.PLAIN),
-  /** Shared, but no link was made or it was never opened. */
-  NOT_OPENED(Level.PLAIN),
-  /** Opened, but no session yet. */
-  NOT_STARTED(Level.PLAIN),
   /** Away or ill, as was told: nothing is missed. */
   AWAY(Level.STEADY),
   /** Nothing wants doing. */
@@ -131,6 +149,7 @@ public enum Attention {
    * @param review when the next review is due; empty where there is nothing to review
    * @param rest pauses and flares
    * @param byItself when it was last reviewed by itself and nobody has seen that
+   * @param newSymptom the last new mark on the client's own map that nobody has dealt with
    */
   public record Facts(
       Optional<Instant> stopped,
@@ -148,9 +167,11 @@ public enum Attention {
       boolean linkOpened,
       Optional<Instant> review,
       Rest rest,
-      Optional<Instant> byItself) {
+      Optional<Instant> byItself,
+      Optional<Instant> newSymptom,
+      Progress progress) {
 
-    /** Neither pause nor flare, and no review planned. */
+    /** Neither pause nor flare, no review planned, and nothing to be read off the record. */
     public Facts(
         Optional<Instant> stopped,
         Optional<Gate.Why> closed,
@@ -181,7 +202,9 @@ public enum Attention {
           linkOpened,
           Optional.empty(),
           Rest.NONE,
-          Optional.empty());
+          Optional.empty(),
+          Optional.empty(),
+          Progress.NONE);
     }
 
     /** Since when somebody who does nothing has been quiet: a pause is none. */
@@ -214,6 +237,46 @@ public enum Attention {
     }
   }
 
+  /**
+   * What the record comes to.
+   *
+   * @param reExamine whether a part is to be eased for the second time, {@code worse} whether one
+   *     is to be eased, {@code ready} whether one may go on
+   * @param returned whether doses are smaller after a gap
+   * @param behind the side on which far less is done
+   * @param desk since when there was no break at the desk; empty where there is no program for it
+   */
+  public record Progress(
+      boolean reExamine,
+      boolean worse,
+      boolean ready,
+      boolean returned,
+      Optional<Side> behind,
+      Optional<Instant> desk) {
+
+    public static final Progress NONE =
+        new Progress(false, false, false, false, Optional.empty(), Optional.empty());
+
+    /**
+     * @param review of today; empty where there is nothing to review
+     * @param lately sessions of the last days
+     */
+    public static Progress of(
+        Optional<Review> review,
+        boolean returned,
+        Collection<Session> lately,
+        Optional<Instant> desk) {
+      List<Decision> all = review.map(Review::decisions).orElse(List.of());
+      return new Progress(
+          all.stream().anyMatch(d -> d.asks().contains(Decision.Ask.RE_EXAMINE)),
+          all.stream().anyMatch(d -> d.line() == Line.EASE),
+          all.stream().anyMatch(d -> d.line() == Line.GO_ON),
+          returned,
+          SideShare.behind(lately),
+          desk);
+    }
+  }
+
   /** When time alone may change it, the gate aside; empty where it does not. */
   public static Optional<Instant> changes(Facts f, Instant now) {
     // Quiet is who has been for longer than that.
@@ -221,7 +284,9 @@ public enum Attention {
         f.quietSince(now).stream().map(at -> at.plus(QUIET_AFTER).plusMillis(1));
     Stream<Instant> pause = Stream.concat(f.rest().away().stream(), f.rest().back().stream());
     Stream<Instant> flare = f.rest().flare().filter(Flare::lasts).map(Flare::examinedFrom).stream();
-    return Stream.of(quiet, pause, flare, f.review().stream())
+    Stream<Instant> desk =
+        f.progress().desk().stream().map(at -> at.plus(QUIET_AFTER).plusMillis(1));
+    return Stream.of(quiet, pause, flare, desk, f.review().stream())
         .flatMap(s -> s)
         .filter(now::isBefore)
         .min(Comparator.naturalOrder());
@@ -233,29 +298,39 @@ public enum Attention {
     if (f.whileClosed().isPresent()) return WHILE_CLOSED;
     if (f.closed().equals(Optional.of(Gate.Why.EXAMINE))) return EXAMINE;
     if (f.mapAsks().isPresent()) return MAP_ASKS;
-    if (f.painTooHigh().isPresent()) return PAIN_TOO_HIGH;
     Optional<Flare> flare = f.rest().flare().filter(Flare::lasts);
     if (f.rest().examine().isPresent() || flare.filter(x -> x.unsettled(now)).isPresent()) {
       return FLARE_EXAMINE;
     }
+    if (f.painTooHigh().isPresent()) return PAIN_TOO_HIGH;
     if (flare.isPresent()) return FLARE;
     if (f.lastRise().filter(r -> r >= ROSE_BY).isPresent()) return PAIN_ROSE;
+    if (f.newSymptom().isPresent()) return NEW_SYMPTOM;
+    if (f.progress().reExamine()) return RE_EXAMINE;
+    if (f.progress().worse()) return WORSE;
     if (f.byItself().isPresent()) return BY_ITSELF;
     if (f.closed().isPresent()) return SCREEN;
     boolean away = f.rest().isAway(now);
-    if (!away && f.quietSince(now).filter(at -> at.plus(QUIET_AFTER).isBefore(now)).isPresent()) {
-      return QUIET;
-    }
+    boolean quiet = !away && longAgo(f.quietSince(now), now);
+    if (f.progress().returned() && !away && !quiet && f.lastSession().isPresent()) return RETURNED;
+    if (quiet) return QUIET;
+    if (!away && f.progress().behind().isPresent()) return ONE_SIDE;
     if (f.message().isPresent()) return MESSAGE;
     if (f.pinForgotten()) return NEW_PIN;
     boolean due = f.lastSession().isPresent() && !away;
+    if (due && f.progress().ready()) return READY;
     if (due && f.review().filter(at -> !now.isBefore(at)).isPresent()) return REVIEW_DUE;
     if (f.renewable()) return SCREEN_SOON;
+    if (due && longAgo(f.progress().desk(), now)) return DESK_SILENT;
+    if (f.shared().isPresent() && f.linkOpened() && f.lastSession().isEmpty()) return NOT_STARTED;
+    if (f.shared().isPresent() && !f.linkOpened()) return NOT_OPENED;
     if (f.draftWaits()) return DRAFT_NOT_SHARED;
     if (f.shared().isEmpty()) return NO_PROGRAM;
-    if (!f.linkOpened()) return NOT_OPENED;
-    if (f.lastSession().isEmpty()) return NOT_STARTED;
     if (away) return AWAY;
     return STEADY;
+  }
+
+  private static boolean longAgo(Optional<Instant> last, Instant now) {
+    return last.filter(at -> at.plus(QUIET_AFTER).isBefore(now)).isPresent();
   }
 }

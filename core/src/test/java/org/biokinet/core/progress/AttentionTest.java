@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Optional;
+import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.screening.Gate;
 import org.junit.jupiter.api.Test;
 
@@ -120,7 +121,9 @@ class AttentionTest {
         true,
         Optional.of(NOW),
         rest,
-        Optional.empty());
+        Optional.empty(),
+        Optional.empty(),
+        Attention.Progress.NONE);
   }
 
   /** What gives each state, without what would give a stronger one. */
@@ -143,7 +146,14 @@ class AttentionTest {
       boolean flare,
       boolean away,
       boolean due,
-      boolean byItself) {
+      boolean byItself,
+      boolean newSymptom,
+      boolean reExamine,
+      boolean worse,
+      boolean returned,
+      boolean behind,
+      boolean ready,
+      boolean deskSilent) {
 
     static Giving of(Attention a) {
       return new Giving(
@@ -170,7 +180,14 @@ class AttentionTest {
           a == Attention.FLARE,
           a == Attention.AWAY,
           a == Attention.REVIEW_DUE,
-          a == Attention.BY_ITSELF);
+          a == Attention.BY_ITSELF,
+          a == Attention.NEW_SYMPTOM,
+          a == Attention.RE_EXAMINE,
+          a == Attention.WORSE,
+          a == Attention.RETURNED,
+          a == Attention.ONE_SIDE,
+          a == Attention.READY,
+          a == Attention.DESK_SILENT);
     }
 
     /** Both at once; empty where one excludes the other. */
@@ -184,6 +201,15 @@ class AttentionTest {
       }
       if ((away || o.away) && (quiet || o.quiet || due || o.due)) return Optional.empty();
       if ((due || o.due) && (notStarted || o.notStarted)) return Optional.empty();
+      boolean begun = returned || o.returned || ready || o.ready || deskSilent || o.deskSilent;
+      if (begun && (notStarted || o.notStarted)) return Optional.empty();
+      if ((away || o.away) && (begun || behind || o.behind)) return Optional.empty();
+      if ((returned || o.returned) && (quiet || o.quiet)) return Optional.empty();
+      // Whoever has not opened the link has not started either, and nothing shared is none of both.
+      if ((notOpened || o.notOpened) && (notStarted || o.notStarted)) return Optional.empty();
+      if ((notShared || o.notShared) && (notOpened || o.notOpened || notStarted || o.notStarted)) {
+        return Optional.empty();
+      }
       return Optional.of(
           new Attention.Facts(
               at(stopped || o.stopped),
@@ -209,7 +235,17 @@ class AttentionTest {
                   at(examine || o.examine),
                   at(away || o.away),
                   away || o.away ? Optional.of(NOW.plus(Duration.ofDays(1))) : Optional.empty()),
-              at(byItself || o.byItself)));
+              at(byItself || o.byItself),
+              at(newSymptom || o.newSymptom),
+              new Attention.Progress(
+                  reExamine || o.reExamine,
+                  worse || o.worse,
+                  ready || o.ready,
+                  returned || o.returned,
+                  behind || o.behind ? Optional.of(Side.LEFT) : Optional.empty(),
+                  deskSilent || o.deskSilent
+                      ? Optional.of(NOW.minus(Duration.ofDays(6)))
+                      : Optional.empty())));
     }
 
     private static Optional<Instant> at(boolean yes) {
@@ -235,6 +271,6 @@ class AttentionTest {
         pairs++;
       }
     }
-    assertThat(pairs).isGreaterThan(110);
+    assertThat(pairs).isGreaterThan(280);
   }
 }

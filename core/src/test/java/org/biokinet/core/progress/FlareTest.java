@@ -62,7 +62,9 @@ class FlareTest {
         true,
         Optional.empty(),
         new Attention.Rest(flare, examine, away, Optional.of(back)),
-        Optional.empty());
+        Optional.empty(),
+        Optional.empty(),
+        Attention.Progress.NONE);
   }
 
   @Test
@@ -100,7 +102,9 @@ class FlareTest {
             Optional.empty(),
             new Attention.Rest(
                 Optional.empty(), Optional.empty(), Optional.of(BEGUN), Optional.of(back)),
-            Optional.empty());
+            Optional.empty(),
+            Optional.empty(),
+            Attention.Progress.NONE);
     assertThat(Attention.of(away, BEGUN.minusSeconds(1))).isEqualTo(Attention.QUIET);
     assertThat(Attention.of(away, BEGUN)).isEqualTo(Attention.AWAY);
     assertThat(Attention.AWAY.steady()).isTrue();

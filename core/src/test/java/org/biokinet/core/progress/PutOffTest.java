@@ -27,6 +27,7 @@ class PutOffTest {
             Attention.MAP_ASKS,
             Attention.PAIN_TOO_HIGH,
             Attention.FLARE_EXAMINE,
+            Attention.RE_EXAMINE,
             Attention.AWAY,
             Attention.STEADY);
     assertThat(PutOff.may(what)).isEqualTo(!never.contains(what));

@@ -241,6 +241,7 @@ class StationController {
       case FLARE_EXAMINE -> "examine the flare";
       case MESSAGE -> "wrote";
       case BY_ITSELF -> "by itself";
+      case NEW_SYMPTOM -> "new on the body map";
       default -> "too sore to start";
     };
   }

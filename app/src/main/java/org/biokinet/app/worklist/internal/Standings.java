@@ -26,6 +26,10 @@ public interface Standings extends JpaRepository<StandingRow, UUID> {
       """)
   List<UUID> due(UUID practice, Instant now, int form);
 
+  /** Of every practice. */
+  @Query("select s.clientId from StandingRow s where s.validUntil <= :now or s.form <> :form")
+  List<UUID> due(Instant now, int form);
+
   boolean existsByPracticeIdAndPractitionerIdNot(UUID practiceId, UUID practitionerId);
 
   /** Clients who are treated now and have no row yet. */
@@ -41,12 +45,12 @@ public interface Standings extends JpaRepository<StandingRow, UUID> {
   /**
    * @param all whether it does not matter whose
    * @param from the first and {@code to} the last place that is wanted
+   * @param page with the order, which has to be total
    */
   @Query(
       """
       select s from StandingRow s where s.practiceId = :practice
       and (:all = true or s.practitionerId = :whose) and s.place between :from and :to
-      order by s.place, s.name, s.clientId
       """)
   Page<StandingRow> places(UUID practice, boolean all, UUID whose, int from, int to, Pageable page);
 
