@@ -44,6 +44,8 @@ export default () => ({
     if (arrow && row) return this.go(event, rows()[rows().indexOf(row) + (up ? -1 : 1)]);
     if (row && key === "Enter" && target === row) return this.go(event, row.querySelector("[data-edit]"));
     if (!this.single) return;
+    // Whoever works by keys begins where nothing is in focus; others scroll with them.
+    if (key === "ArrowDown" && target === document.body) return this.go(event, rows()[0]);
     if (row && key === "x") return this.go(event, row.querySelector("[data-remove]"));
     const ofTheRow = row?.querySelector(`[data-row-key="${CSS.escape(key)}"]`);
     if (ofTheRow) return this.go(event, ofTheRow);

@@ -7,6 +7,7 @@ import java.time.temporal.ChronoUnit;
 import java.util.Locale;
 import org.biokinet.app.client.Matter;
 import org.biokinet.app.client.Station;
+import org.biokinet.app.platform.Cut;
 import org.biokinet.app.platform.Days;
 import org.biokinet.core.progress.Attention;
 import org.biokinet.core.progress.SideShare;
@@ -20,6 +21,9 @@ import org.springframework.util.StringUtils;
  * @param next where to go on
  */
 public record StandingWords(String word, String reason, Station next) {
+
+  /** Two lines of the list; all of it stands in Do. */
+  private static final int LONGEST_NOTE = 120;
 
   /**
    * @param zone the client's
@@ -81,7 +85,8 @@ public record StandingWords(String word, String reason, Station next) {
     private StandingWords withTheCall(StandingWords words) {
       if (s.attention() == Attention.STOPPED || s.called().isEmpty()) return words;
       Standing.Called call = s.called().get();
-      String reason = "%s Called %s. %s".formatted(words.reason(), when(call.at()), call.note());
+      String note = Cut.to(LONGEST_NOTE, call.note());
+      String reason = "%s Called %s. %s".formatted(words.reason(), when(call.at()), note);
       return new StandingWords(words.word(), reason, words.next());
     }
 
