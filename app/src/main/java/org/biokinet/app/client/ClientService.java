@@ -405,6 +405,7 @@ public class ClientService {
   @Changes
   public void setBreath(Me me, UUID clientId, double seconds) {
     row(me, clientId).setBreath(seconds);
+    publisher.publishEvent(new ClientChanged(clientId));
     audit.changed(me, clientId, "breath", seconds + " s");
   }
 
@@ -414,6 +415,7 @@ public class ClientService {
     ClientRow client = row(me, clientId);
     if (client.client().policy() == policy) return;
     client.choose(policy);
+    publisher.publishEvent(new ClientChanged(clientId));
     audit.changed(me, clientId, "policy", policy.code());
   }
 

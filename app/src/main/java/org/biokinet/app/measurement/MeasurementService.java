@@ -365,6 +365,7 @@ public class MeasurementService {
   private void decide(
       Me me, UUID clientId, String code, DecisionRow.Decision decision, String words) {
     decisions.save(new DecisionRow(clientId, code, decision, words, me.id(), clock.instant()));
+    publisher.publishEvent(new MeasuresChanged(clientId));
     audit.changed(me, clientId, "finding " + decision.name().toLowerCase(Locale.ROOT), code);
   }
 }

@@ -33,6 +33,7 @@ import org.biokinet.core.planning.Preferences;
 import org.biokinet.core.program.Course;
 import org.biokinet.core.progress.Threshold;
 import org.biokinet.core.progress.Thresholds;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -64,6 +65,7 @@ public class SettingsService {
   private final AccountService accounts;
   private final PracticeService practices;
   private final Audit audit;
+  private final ApplicationEventPublisher publisher;
   private final ObjectMapper json;
   private final Clock clock;
   private final Cache<UUID, CachedChoice> chosen =
@@ -74,12 +76,14 @@ public class SettingsService {
       AccountService accounts,
       PracticeService practices,
       Audit audit,
+      ApplicationEventPublisher publisher,
       ObjectMapper json,
       Clock clock) {
     this.rows = rows;
     this.accounts = accounts;
     this.practices = practices;
     this.audit = audit;
+    this.publisher = publisher;
     this.json = json;
     this.clock = clock;
   }
@@ -231,6 +235,7 @@ public class SettingsService {
     Map<String, Integer> value = new LinkedHashMap<>();
     thresholds.changes().forEach((threshold, own) -> value.put(threshold.code(), own));
     save(me, THRESHOLDS, write(value), now);
+    publisher.publishEvent(new ThresholdsChanged(me.practiceId()));
     return Optional.empty();
   }
 

@@ -21,6 +21,7 @@ import org.biokinet.app.program.VersionService;
 import org.biokinet.app.review.ReviewService;
 import org.biokinet.app.screening.ScreeningService;
 import org.biokinet.app.session.SessionService;
+import org.biokinet.app.settings.ThresholdsChanged;
 import org.biokinet.app.worklist.internal.PutOffs;
 import org.biokinet.app.worklist.internal.StandingRow;
 import org.biokinet.app.worklist.internal.Standings;
@@ -117,6 +118,12 @@ public class StandingService {
     touched.clientIds.add(event.clientId());
   }
 
+  /** Of all clients at once; each is brought up when it is asked for, or by the next round. */
+  @EventListener
+  void changed(ThresholdsChanged event) {
+    standings.expire(event.practiceId(), clock.instant());
+  }
+
   private void bringUp(UUID clientId) {
     // Two that change different things of one client take turns here, if they did not before.
     Client client = clients.lock(clients.byId(clientId));
@@ -146,8 +153,10 @@ public class StandingService {
   /** As it is kept, or made from the records where nothing is kept or its time is over. */
   @Transactional(readOnly = true)
   public Standing of(Client client, Instant now) {
-    return kept(client)
-        .filter(s -> s.validUntil().filter(until -> !now.isBefore(until)).isEmpty())
+    return standings
+        .findByClientIdAndForm(client.getId(), Standing.FORM)
+        .filter(row -> row.holds(now))
+        .map(StandingRow::standing)
         .orElseGet(() -> of(client));
   }
 

@@ -5,6 +5,7 @@
       "practice",
       "audit",
       "people",
+      "settings",
       "client",
       "access",
       "screening",

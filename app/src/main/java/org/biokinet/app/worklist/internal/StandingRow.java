@@ -110,4 +110,9 @@ public class StandingRow implements Persistable<UUID> {
   public Standing standing() {
     return facts;
   }
+
+  /** Whether it is still so: its time may have been ended before the facts said. */
+  public boolean holds(Instant now) {
+    return validUntil == null || now.isBefore(validUntil);
+  }
 }

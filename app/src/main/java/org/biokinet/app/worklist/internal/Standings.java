@@ -26,6 +26,15 @@ public interface Standings extends JpaRepository<StandingRow, UUID> {
       """)
   List<UUID> due(UUID practice, Instant now, int form);
 
+  /** The time of all of a practice is over. */
+  @Modifying
+  @Query(
+      """
+      update StandingRow s set s.validUntil = :now where s.practiceId = :practice
+      and (s.validUntil is null or s.validUntil > :now)
+      """)
+  void expire(UUID practice, Instant now);
+
   /** Of every practice. */
   @Query("select s.clientId from StandingRow s where s.validUntil <= :now or s.form <> :form")
   List<UUID> due(Instant now, int form);
