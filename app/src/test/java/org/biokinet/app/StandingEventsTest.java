@@ -121,6 +121,10 @@ class StandingEventsTest extends AppTest {
         (me, c) -> tryToShare(me, c, ProgramKind.MAIN, "chin-tuck", "3x5s"),
         (me, c) -> tryToShare(me, c, ProgramKind.DESK, "neck-rotation", "3"),
         (me, c) ->
+            versions
+                .latest(c, ProgramKind.MAIN)
+                .ifPresent(r -> drafts.withdraw(me, c.getId(), r.version().name(), "a mistake")),
+        (me, c) ->
             later.putOff(
                 me, c.getId(), standing(c).attention(), today().plusDays(3), "waits for the scan"),
         (me, c) -> later.bringBack(me, c.getId()),

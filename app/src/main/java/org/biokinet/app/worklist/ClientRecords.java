@@ -69,9 +69,10 @@ record ClientRecords(
     Instant now) {
 
   /**
+   * @param decided when a review was made last
    * @param now the version that was reviewed, with the names of its items
    */
-  record Reviewed(Review review, VersionService.Replay now) {}
+  record Reviewed(Review review, Optional<Instant> decided, VersionService.Replay now) {}
 
   Standing standing() {
     Gate gate = screening.gate();
@@ -142,6 +143,8 @@ record ClientRecords(
         at(Attention.NEW_SYMPTOM),
         Attention.Progress.of(
             reviewed.map(Reviewed::review),
+            reviewed.flatMap(Reviewed::decided),
+            now,
             gate instanceof Gate.Open o && o.beginning().smaller(),
             recent,
             desk));
@@ -175,15 +178,11 @@ record ClientRecords(
     Optional<Instant> gateChanges =
         screening.gateChanges().map(day -> day.atStartOfDay(client.zone()).toInstant());
     Optional<Instant> back = putOff.map(p -> p.off().until()).filter(now::isBefore);
-    // What a review suggests counts days.
+    // What a review suggests counts days, and so do the last ones.
+    Instant midnight =
+        now.atZone(client.zone()).toLocalDate().plusDays(1).atStartOfDay(client.zone()).toInstant();
     Optional<Instant> tomorrow =
-        reviewed.map(
-            r ->
-                now.atZone(client.zone())
-                    .toLocalDate()
-                    .plusDays(1)
-                    .atStartOfDay(client.zone())
-                    .toInstant());
+        Optional.of(midnight).filter(at -> reviewed.isPresent() || !recent.isEmpty());
     return Stream.of(Attention.changes(facts, now), gateChanges, back, tomorrow)
         .flatMap(Optional::stream)
         .min(Comparator.naturalOrder());

@@ -3,6 +3,7 @@ package org.biokinet.app.worklist;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.Comparator;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
@@ -26,6 +27,7 @@ import org.biokinet.app.worklist.internal.PutOffs;
 import org.biokinet.app.worklist.internal.StandingRow;
 import org.biokinet.app.worklist.internal.Standings;
 import org.biokinet.core.program.ProgramKind;
+import org.biokinet.core.progress.Diary;
 import org.biokinet.core.progress.Review;
 import org.biokinet.core.session.Session;
 import org.slf4j.Logger;
@@ -209,7 +211,12 @@ public class StandingService {
         .flatMap(
             kept -> {
               try {
-                return Optional.of(new ClientRecords.Reviewed(Review.of(kept.diary()), kept.now()));
+                Optional<Instant> decided =
+                    kept.diary().decided().stream()
+                        .map(Diary.Decided::at)
+                        .max(Comparator.naturalOrder());
+                return Optional.of(
+                    new ClientRecords.Reviewed(Review.of(kept.diary()), decided, kept.now()));
               } catch (RuntimeException e) {
                 // What a client sends is kept, whatever can be made of it.
                 LOG.warn("what to suggest for {} is not known", client.getId(), e);

@@ -257,20 +257,29 @@ public enum Attention {
     public static final Progress NONE =
         new Progress(false, false, false, false, Optional.empty(), Optional.empty());
 
+    /** Whoever has just decided to wait with a step is not asked again at once; our choice. */
+    static final Duration DECIDED = Duration.ofDays(7);
+
     /**
-     * @param review of today; empty where there is nothing to review
+     * @param review of now; empty where there is nothing to review
+     * @param decided when a review was made last: what nothing has been done since is decided
      * @param lately sessions of the last days
      */
     public static Progress of(
         Optional<Review> review,
+        Optional<Instant> decided,
+        Instant now,
         boolean returned,
         Collection<Session> lately,
         Optional<Instant> desk) {
-      List<Decision> all = review.map(Review::decisions).orElse(List.of());
+      boolean news =
+          lately.stream().anyMatch(s -> decided.filter(at -> !s.startedAt().isAfter(at)).isEmpty());
+      List<Decision> all = review.filter(r -> news).map(Review::decisions).orElse(List.of());
+      boolean settled = decided.filter(at -> at.plus(DECIDED).isAfter(now)).isPresent();
       return new Progress(
           all.stream().anyMatch(d -> d.asks().contains(Decision.Ask.RE_EXAMINE)),
           all.stream().anyMatch(d -> d.line() == Line.EASE),
-          all.stream().anyMatch(d -> d.line() == Line.GO_ON),
+          !settled && all.stream().anyMatch(d -> d.line() == Line.GO_ON),
           returned,
           SideShare.behind(lately),
           desk);
@@ -314,7 +323,8 @@ public enum Attention {
     boolean quiet = !away && longAgo(f.quietSince(now), now);
     if (f.progress().returned() && !away && !quiet && f.lastSession().isPresent()) return RETURNED;
     if (quiet) return QUIET;
-    if (!away && f.progress().behind().isPresent()) return ONE_SIDE;
+    boolean behind = f.shared().isPresent() && f.progress().behind().isPresent();
+    if (!away && behind) return ONE_SIDE;
     if (f.message().isPresent()) return MESSAGE;
     if (f.pinForgotten()) return NEW_PIN;
     boolean due = f.lastSession().isPresent() && !away;

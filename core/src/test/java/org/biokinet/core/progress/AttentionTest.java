@@ -207,9 +207,9 @@ class AttentionTest {
       if ((returned || o.returned) && (quiet || o.quiet)) return Optional.empty();
       // Whoever has not opened the link has not started either, and nothing shared is none of both.
       if ((notOpened || o.notOpened) && (notStarted || o.notStarted)) return Optional.empty();
-      if ((notShared || o.notShared) && (notOpened || o.notOpened || notStarted || o.notStarted)) {
-        return Optional.empty();
-      }
+      boolean ofShared =
+          notOpened || o.notOpened || notStarted || o.notStarted || behind || o.behind;
+      if ((notShared || o.notShared) && ofShared) return Optional.empty();
       return Optional.of(
           new Attention.Facts(
               at(stopped || o.stopped),

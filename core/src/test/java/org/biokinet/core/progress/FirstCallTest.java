@@ -3,8 +3,11 @@ package org.biokinet.core.progress;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalTime;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Stream;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.screening.Gate;
@@ -169,5 +172,34 @@ class FirstCallTest {
         .contains(Situation.NOW.plus(Duration.ofMillis(1)));
     assertThat(well().deskSilent(5 * 24 + 1).attention()).isEqualTo(Attention.DESK_SILENT);
     assertThat(well().deskSilent(5 * 24 + 1).away(1).attention()).isEqualTo(Attention.AWAY);
+  }
+
+  private static Attention.Progress read(DiaryBuilder diary, int day, Optional<Instant> decided) {
+    Diary d = diary.on(day);
+    return Attention.Progress.of(
+        Optional.of(Review.of(d)), decided, d.now(), false, d.sessions(), Optional.empty());
+  }
+
+  /** What somebody has decided on is not asked again before something new is done. */
+  @Test
+  void whatWasDecidedIsNotAskedAgain() {
+    DiaryBuilder good = new DiaryBuilder("chin-tuck", "3x5s", "3x10s").good(0, 8);
+    assertThat(read(good, 9, Optional.empty()).ready()).isTrue();
+    Optional<Instant> last = Optional.of(good.on(9).now());
+    assertThat(read(good, 9, last).ready()).isFalse();
+    Instant week = good.on(9).now().minus(Duration.ofDays(7));
+    assertThat(read(good, 9, Optional.of(week)).ready()).as("a week on").isTrue();
+    assertThat(read(good, 9, Optional.of(week.plusMillis(1))).ready()).isFalse();
+    DiaryBuilder.Answers red = DiaryBuilder.Answers.of(2, 5, 3);
+    DiaryBuilder sore =
+        new DiaryBuilder("chin-tuck", "3x5s", "3x10s")
+            .good(0, 4)
+            .day(5, red, 2)
+            .good(6, 6)
+            .day(7, red, 2);
+    assertThat(read(sore, 9, Optional.empty()).worse()).isTrue();
+    assertThat(read(sore, 9, Optional.of(sore.on(9).now())).worse()).isFalse();
+    Optional<Instant> before = Optional.of(DiaryBuilder.at(7, LocalTime.of(7, 0)));
+    assertThat(read(sore, 9, before).worse()).as("a red day since").isTrue();
   }
 }
