@@ -104,6 +104,7 @@ class DeskProgramTest extends AppTest {
     sessions.record(
         asClient(later), session(later, ProgramKind.DESK, clock.instant(), Ended.FINISHED));
     assertThat(standing(later).attention()).isEqualTo(Attention.WHILE_CLOSED);
+    device(me, client);
     sessions.record(asClient(client), session(client, clock.instant(), Ended.FINISHED));
     assertThat(standing(client).attention()).isEqualTo(Attention.DRAFT_NOT_SHARED);
   }

@@ -247,9 +247,7 @@ public class ReviewService {
   /** Empty where nothing of the main program is in force. */
   @Transactional(readOnly = true)
   public Optional<Open> open(Client client) {
-    return diaries
-        .of(client, reviews.findByClientIdOrderByMadeAtDesc(client.getId()))
-        .map(kept -> open(client, kept));
+    return kept(client).map(kept -> open(client, kept));
   }
 
   private static Optional<ReviewRow> ofEpisode(List<ReviewRow> newestFirst, Client client) {

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.function.Supplier;
 import java.util.stream.Stream;
 import org.biokinet.app.access.LinkService;
 import org.biokinet.app.client.Client;
@@ -74,7 +75,23 @@ record ClientRecords(
    */
   record Reviewed(Review review, Optional<Instant> decided, VersionService.Replay now) {}
 
-  Standing standing() {
+  /**
+   * @param review what a review would suggest, which is costly to know: asked only where nothing
+   *     presses more
+   */
+  Standing standing(Supplier<Optional<Reviewed>> review) {
+    Attention without = Attention.of(facts(screening.gate()), now);
+    boolean matters = without.place() >= Attention.RE_EXAMINE.place();
+    return matters ? with(review.get()).standing() : standing();
+  }
+
+  private ClientRecords with(Optional<Reviewed> known) {
+    return new ClientRecords(
+        client, screening, link, shared, draft, recent, newest, open, called, measured, flare,
+        pause, review, known, desk, putOff, now);
+  }
+
+  private Standing standing() {
     Gate gate = screening.gate();
     Optional<Gate.Open> stands = gate instanceof Gate.Open o ? Optional.of(o) : Optional.empty();
     Attention.Facts facts = facts(gate);

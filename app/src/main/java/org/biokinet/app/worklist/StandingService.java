@@ -197,11 +197,11 @@ public class StandingService {
             flares.newest(id),
             pauses.newest(id),
             reviews.due(client),
-            newest.flatMap(done -> reviewed(client)),
+            Optional.empty(),
             desk(client, recent),
             putOffs.findById(id),
             now)
-        .standing();
+        .standing(() -> newest.flatMap(done -> reviewed(client)));
   }
 
   /** What would be suggested; what it is read off is loaded as for any other page. */
