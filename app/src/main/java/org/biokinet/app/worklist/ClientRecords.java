@@ -46,7 +46,8 @@ import org.biokinet.core.session.Session;
  * @param called the newest call
  * @param measured the day of the last visit
  * @param review when the next review of the main program is due
- * @param reviewed what a review would suggest now; empty where there is nothing to review
+ * @param reviewing tells what a review would suggest now, empty where there is nothing to review;
+ *     it costs much, and is asked only where nothing presses more
  * @param desk since when there was no break at the desk; empty where there is no program for it
  * @param putOff the newest word about that they are looked at later
  */
@@ -64,7 +65,7 @@ record ClientRecords(
     Optional<Flare> flare,
     Optional<Pause> pause,
     Optional<LocalDate> review,
-    Optional<Reviewed> reviewed,
+    Supplier<Optional<Reviewed>> reviewing,
     Optional<Instant> desk,
     Optional<PutOffRow> putOff,
     Instant now) {
@@ -75,31 +76,18 @@ record ClientRecords(
    */
   record Reviewed(Review review, Optional<Instant> decided, VersionService.Replay now) {}
 
-  /**
-   * @param review what a review would suggest, which is costly to know: asked only where nothing
-   *     presses more
-   */
-  Standing standing(Supplier<Optional<Reviewed>> review) {
-    Attention without = Attention.of(facts(screening.gate()), now);
-    boolean matters = without.place() >= Attention.RE_EXAMINE.place();
-    return matters ? with(review.get()).standing() : standing();
-  }
-
-  private ClientRecords with(Optional<Reviewed> known) {
-    return new ClientRecords(
-        client, screening, link, shared, draft, recent, newest, open, called, measured, flare,
-        pause, review, known, desk, putOff, now);
-  }
-
-  private Standing standing() {
+  Standing standing() {
     Gate gate = screening.gate();
+    Attention without = Attention.of(facts(gate, Optional.empty()), now);
+    Optional<Reviewed> reviewed =
+        without.place() < Attention.RE_EXAMINE.place() ? Optional.empty() : reviewing.get();
     Optional<Gate.Open> stands = gate instanceof Gate.Open o ? Optional.of(o) : Optional.empty();
-    Attention.Facts facts = facts(gate);
+    Attention.Facts facts = facts(gate, reviewed);
     Attention attention = Attention.of(facts, now);
     return new Standing(
         attention,
         since(attention),
-        validUntil(facts),
+        validUntil(facts, reviewed),
         open,
         called
             .filter(c -> c.at().isAfter(since(attention)))
@@ -126,7 +114,7 @@ record ClientRecords(
         measured,
         flare.filter(Flare::lasts).map(f -> new Standing.Flaring(f.begun(), f.until())),
         pause.map(p -> new Standing.Away(p.kind(), p.from(), p.last())),
-        suggested(attention),
+        suggested(attention, reviewed),
         stands.map(Gate.Open::beginning).filter(Beginning::smaller),
         SideShare.of(recent),
         desk,
@@ -135,7 +123,7 @@ record ClientRecords(
             .map(p -> new Standing.Later(p.off().until(), p.reason())));
   }
 
-  private Attention.Facts facts(Gate gate) {
+  private Attention.Facts facts(Gate gate, Optional<Reviewed> reviewed) {
     return new Attention.Facts(
         at(Attention.STOPPED),
         gate instanceof Gate.Closed c ? Optional.of(c.why()) : Optional.empty(),
@@ -168,7 +156,8 @@ record ClientRecords(
   }
 
   /** The first part that has led to this. */
-  private Optional<Standing.Suggested> suggested(Attention attention) {
+  private static Optional<Standing.Suggested> suggested(
+      Attention attention, Optional<Reviewed> reviewed) {
     List<Decision> leading =
         reviewed.map(r -> r.review().decisions()).orElse(List.of()).stream()
             .filter(
@@ -182,16 +171,20 @@ record ClientRecords(
             .toList();
     return leading.stream()
         .findFirst()
-        .map(d -> new Standing.Suggested(name(d), d.evidence().get(0), leading.size() - 1));
+        .map(
+            d ->
+                new Standing.Suggested(
+                    name(d, reviewed.orElseThrow().now()),
+                    d.evidence().get(0),
+                    leading.size() - 1));
   }
 
-  private String name(Decision d) {
-    VersionService.Replay version = reviewed.orElseThrow().now();
+  private static String name(Decision d, VersionService.Replay version) {
     String item = version.name(d.part().place(version.program()).orElseThrow(), Library.LANGUAGE);
     return item + d.part().side().map(s -> " (%s)".formatted(s.label())).orElse("");
   }
 
-  private Optional<Instant> validUntil(Attention.Facts facts) {
+  private Optional<Instant> validUntil(Attention.Facts facts, Optional<Reviewed> reviewed) {
     Optional<Instant> gateChanges =
         screening.gateChanges().map(day -> day.atStartOfDay(client.zone()).toInstant());
     Optional<Instant> back = putOff.map(p -> p.off().until()).filter(now::isBefore);

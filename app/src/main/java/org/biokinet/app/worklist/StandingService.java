@@ -197,11 +197,11 @@ public class StandingService {
             flares.newest(id),
             pauses.newest(id),
             reviews.due(client),
-            Optional.empty(),
+            () -> newest.flatMap(done -> reviewed(client)),
             desk(client, recent),
             putOffs.findById(id),
             now)
-        .standing(() -> newest.flatMap(done -> reviewed(client)));
+        .standing();
   }
 
   /** What would be suggested; what it is read off is loaded as for any other page. */
