@@ -8,7 +8,7 @@ import wawoff2 from "wawoff2";
 
 const out = "../src/main/resources/static/built";
 const SCRIPTS = [
-  "shell/shell.js", "program/program.js", "teaching/teaching.js", "library/library.js",
+  "shell/shell.js", "worklist/worklist.js", "program/program.js", "teaching/teaching.js", "library/library.js",
   "measurement/measurement.js", "measurement/posture.js", "measurement/map.js",
   "me/me.js", "session/player.js", "session/ticker.js",
   "offline/pin.js", "offline/unlock.js", "offline/phone.js", "offline/gone.js",
@@ -16,7 +16,7 @@ const SCRIPTS = [
 const STYLES = [
   "shell/shell.css", "worklist/worklist.css", "client/client.css", "screening/screening.css",
   "measurement/measurement.css", "measurement/map.css", "library/library.css", "program/program.css", "teaching/teaching.css",
-  "review/review.css", "me/me.css", "session/player.css", "handout/sheet.css",
+  "review/review.css", "me/me.css", "session/player.css", "handout/sheet.css", "writing/letter.css",
 ];
 
 rmSync(out, { recursive: true, force: true });

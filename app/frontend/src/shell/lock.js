@@ -33,6 +33,10 @@ export default () => {
       for (const kind of ["keydown", "pointerdown", "input", "wheel"]) {
         document.addEventListener(kind, () => this.here(), { passive: true, capture: true });
       }
+      // What a page asks for by itself waits until somebody is here again.
+      document.addEventListener("htmx:beforeRequest", (event) => {
+        if (this.locked && event.detail.requestConfig.verb === "get") event.preventDefault();
+      });
     },
     idleMs() {
       return Number(this.$root.dataset.idleMinutes) * 60_000;

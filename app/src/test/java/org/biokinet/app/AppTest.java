@@ -48,6 +48,7 @@ import org.biokinet.app.session.SessionUpload;
 import org.biokinet.app.worklist.Standing;
 import org.biokinet.app.worklist.StandingService;
 import org.biokinet.app.worklist.WorklistService;
+import org.biokinet.app.worklist.WorklistService.Whose;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.measure.Goal;
 import org.biokinet.core.program.DraftEdit;
@@ -134,7 +135,7 @@ abstract class AppTest {
       for (Me me : people) {
         worklist.wanting(
             me,
-            false,
+            Whose.ALL,
             Optional.empty(),
             0,
             1); // whose time is over is brought up before it is shown

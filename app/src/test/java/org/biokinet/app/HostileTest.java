@@ -109,6 +109,11 @@ class HostileTest extends AppTest {
           Map.entry("seq", List.of("0", "1", "2", "3")),
           Map.entry("seen", List.of("0", "1", "2")),
           Map.entry("reached", List.of("true", "false")),
+          Map.entry("document", List.of("NOTE", "PROGRESS", "DISCHARGE")),
+          Map.entry("only", List.of("SESSION", "CALL")),
+          Map.entry("whose", List.of("MINE", "TEAM")),
+          Map.entry("from", List.of("2026-12-20")),
+          Map.entry("last", List.of("2026-12-24")),
           Map.entry("dose", List.of("3x10s", "2x15s/side @3", "60s")),
           Map.entry("exercise", List.of("chin-tuck", "upper-trap-stretch", "neck-rotation")),
           Map.entry("code", List.of("chin-tuck", "upper-trap-stretch")),
@@ -413,7 +418,8 @@ class HostileTest extends AppTest {
     if (random.nextDouble() > wellMeant) {
       return random.nextInt(6) == 0 ? theirs.getId().toString() : odd();
     }
-    if (name.equals("practitioner")) return mine.practitionerId().toString();
+    if (name.matches("practitioner|of|colleague|who|cover"))
+      return mine.practitionerId().toString();
     if (name.matches("id|client|duplicate|photograph|about|token")) {
       return mine.getId().toString();
     }

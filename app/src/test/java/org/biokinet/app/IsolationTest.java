@@ -74,6 +74,7 @@ class IsolationTest extends AppTest {
               .replace("{plan}", UUID.randomUUID().toString())
               .replace("{review}", UUID.randomUUID().toString())
               .replace("{device}", UUID.randomUUID().toString())
+              .replace("{writing}", UUID.randomUUID().toString())
               .replace("{photograph}", UUID.randomUUID().toString());
       mvc.perform(
               as(stranger, request(HttpMethod.valueOf(route.method().name()), path))
@@ -107,6 +108,8 @@ class IsolationTest extends AppTest {
                   .param("seen", "0")
                   .param("reached", "false")
                   .param("was", "NO_PROGRAM")
+                  .param("of", UUID.randomUUID().toString())
+                  .param("document", "NOTE")
                   .param("until", "2026-12-24")
                   .param("reason", route.path().endsWith("/leave-out") ? "NONE" : "shoulder")
                   .param("motion", "neck-rotation")
@@ -141,6 +144,7 @@ class IsolationTest extends AppTest {
               .replace("{id}", client.getId().toString())
               .replace("{number}", "1")
               .replace("{review}", UUID.randomUUID().toString())
+              .replace("{writing}", UUID.randomUUID().toString())
               .replace("{photograph}", UUID.randomUUID().toString());
       mvc.perform(get(path)).andExpect(redirectedUrl("http://localhost/sign-in"));
     }

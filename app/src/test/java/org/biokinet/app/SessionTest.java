@@ -39,6 +39,7 @@ import org.biokinet.app.session.CheckInUpload;
 import org.biokinet.app.session.FollowUpUpload;
 import org.biokinet.app.session.SessionService;
 import org.biokinet.app.session.SessionUpload;
+import org.biokinet.app.worklist.WorklistService.Whose;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.figure.draw.Figure;
 import org.biokinet.core.program.ProgramKind;
@@ -550,7 +551,12 @@ class SessionTest extends AppTest {
         asClient(client),
         new CheckInUpload(UUID.randomUUID(), stop.uploadId(), 8, 4, null, null, null, null, ""));
     assertThat(
-            worklist.wanting(me, false, Optional.empty(), 0, 1).getContent().get(0).week().days())
+            worklist
+                .wanting(me, Whose.ALL, Optional.empty(), 0, 1)
+                .getContent()
+                .get(0)
+                .week()
+                .days())
         .last()
         .satisfies(d -> assertThat(d.stopped()).isTrue());
     mvc.perform(as(me, get("/clients/" + client.getId() + "/review/decisions")))

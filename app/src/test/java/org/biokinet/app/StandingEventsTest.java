@@ -32,6 +32,7 @@ import org.biokinet.app.session.SessionUpload;
 import org.biokinet.app.settings.SettingsService;
 import org.biokinet.app.worklist.LaterService;
 import org.biokinet.app.worklist.WorklistService;
+import org.biokinet.app.worklist.WorklistService.Whose;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.measure.BodyArea;
 import org.biokinet.core.measure.PainMap;
@@ -202,9 +203,9 @@ class StandingEventsTest extends AppTest {
     Set<UUID> listed = new HashSet<>();
     for (Page<WorklistService.Row> page :
         List.of(
-            worklist.wanting(me, false, Optional.empty(), 0, 10),
-            worklist.steady(me, false, 0, 10),
-            worklist.later(me, false, 0, 10))) {
+            worklist.wanting(me, Whose.ALL, Optional.empty(), 0, 10),
+            worklist.steady(me, Whose.ALL, 0, 10),
+            worklist.later(me, Whose.ALL, 0, 10))) {
       page.forEach(row -> assertThat(listed.add(row.id())).as("once").isTrue());
     }
     for (Client c : treated) {

@@ -23,6 +23,7 @@ import org.biokinet.app.session.SessionUpload;
 import org.biokinet.app.worklist.LaterService;
 import org.biokinet.app.worklist.StandingWords;
 import org.biokinet.app.worklist.WorklistService;
+import org.biokinet.app.worklist.WorklistService.Whose;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.measure.BodyArea;
 import org.biokinet.core.measure.PainMap;
@@ -47,21 +48,21 @@ class WorklistTest extends AppTest {
     Me me = practitioner();
     client(me);
     for (int n = 0; n < 2; n++) share(me, client(me), "chin-tuck", "3x10s");
-    assertThat(worklist.reasons(me, false))
+    assertThat(worklist.reasons(me, Whose.ALL))
         .containsExactly(
             new WorklistService.Reason(Attention.NOT_OPENED, "Not opened", 2),
             new WorklistService.Reason(Attention.NO_PROGRAM, "No program", 1));
-    assertThat(worklist.wanting(me, false, Optional.of(Attention.NOT_OPENED), 0, 10))
+    assertThat(worklist.wanting(me, Whose.ALL, Optional.of(Attention.NOT_OPENED), 0, 10))
         .extracting(WorklistService.Row::attention)
         .containsExactly(Attention.NOT_OPENED, Attention.NOT_OPENED);
-    assertThat(worklist.wanting(me, false, Optional.empty(), 0, 10)).hasSize(3);
+    assertThat(worklist.wanting(me, Whose.ALL, Optional.empty(), 0, 10)).hasSize(3);
     mvc.perform(as(me, get("/?reason=NOT_OPENED")))
         .andExpect(content().string(containsString("3 want you")))
         .andExpect(content().string(containsString("Not opened 2")))
         .andExpect(content().string(not(containsString("Nothing prescribed yet"))));
     mvc.perform(as(me, get("/?reason=nonsense"))).andExpect(status().isBadRequest());
     Me elsewhere = practitioner();
-    assertThat(worklist.reasons(elsewhere, false)).isEmpty();
+    assertThat(worklist.reasons(elsewhere, Whose.ALL)).isEmpty();
   }
 
   /** Who was dealt with meanwhile is not looked for in vain. */
@@ -83,7 +84,7 @@ class WorklistTest extends AppTest {
   }
 
   private List<Attention> wanting(Me me) {
-    return worklist.wanting(me, false, Optional.empty(), 0, 10).stream()
+    return worklist.wanting(me, Whose.ALL, Optional.empty(), 0, 10).stream()
         .map(WorklistService.Row::attention)
         .toList();
   }
@@ -105,12 +106,12 @@ class WorklistTest extends AppTest {
                 .param("was", "NO_PROGRAM")
                 .param("until", until.toString())
                 .param("reason", " waits for the scan "))
-        .andExpect(redirectedUrl("/"));
+        .andExpect(redirectedUrl("/#row-" + client.getId()));
     assertThat(wanting(me)).isEmpty();
-    assertThat(worklist.reasons(me, false)).isEmpty();
-    assertThat(worklist.steady(me, false, 0, 10)).isEmpty();
+    assertThat(worklist.reasons(me, Whose.ALL)).isEmpty();
+    assertThat(worklist.steady(me, Whose.ALL, 0, 10)).isEmpty();
     String words = "Later, on %s: waits for the scan".formatted(Days.day(until));
-    assertThat(worklist.later(me, false, 0, 10))
+    assertThat(worklist.later(me, Whose.ALL, 0, 10))
         .extracting(WorklistService.Row::word, WorklistService.Row::reason)
         .containsExactly(tuple("No program", words));
     mvc.perform(as(me, get("/"))).andExpect(content().string(containsString("1 later")));
@@ -118,7 +119,7 @@ class WorklistTest extends AppTest {
     assertThat(wanting(me)).isEmpty();
     clock.moveTo(until.atStartOfDay(LISBON).toInstant());
     assertThat(wanting(me)).containsExactly(Attention.NO_PROGRAM);
-    assertThat(worklist.later(me, false, 0, 10)).isEmpty();
+    assertThat(worklist.later(me, Whose.ALL, 0, 10)).isEmpty();
   }
 
   @Test
@@ -183,7 +184,7 @@ class WorklistTest extends AppTest {
     mvc.perform(as(me, get(path)))
         .andExpect(content().string(containsString("Back on the list now")));
     for (int n = 0; n < 2; n++) {
-      mvc.perform(as(me, post(path + "/end"))).andExpect(redirectedUrl("/"));
+      mvc.perform(as(me, post(path + "/end"))).andExpect(redirectedUrl("/#row-" + client.getId()));
       assertThat(wanting(me)).containsExactly(Attention.NO_PROGRAM);
     }
   }
@@ -216,14 +217,14 @@ class WorklistTest extends AppTest {
                 .param("reached", "false")
                 .param("said", "x".repeat(300))
                 .param("next", "y".repeat(150)))
-        .andExpect(redirectedUrl("/"));
+        .andExpect(redirectedUrl("/#row-" + client.getId()));
     clock.moveTo(clock.instant().plus(Duration.ofMinutes(5)));
     mvc.perform(
             as(me, post(path))
                 .param("reached", "true")
                 .param("said", " left still pulls ")
                 .param("next", "rings on Friday"))
-        .andExpect(redirectedUrl("/"));
+        .andExpect(redirectedUrl("/#row-" + client.getId()));
     assertThat(standing(client).attention()).as("not answered by it").isEqualTo(Attention.MESSAGE);
     assertThat(reason(client)).endsWith(" Reached: left still pulls. Next: rings on Friday");
     clock.moveTo(clock.instant().plus(Duration.ofMinutes(5)));
@@ -390,7 +391,7 @@ class WorklistTest extends AppTest {
       raise(clients.get(n), Attention.MESSAGE);
       clock.moveTo(clock.instant().plus(Duration.ofMinutes(1)));
     }
-    assertThat(worklist.wanting(me, false, Optional.empty(), 0, 10))
+    assertThat(worklist.wanting(me, Whose.ALL, Optional.empty(), 0, 10))
         .extracting(WorklistService.Row::id)
         .containsExactly(clients.get(2).getId(), clients.get(0).getId(), clients.get(1).getId());
   }

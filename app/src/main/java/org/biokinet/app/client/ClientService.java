@@ -207,6 +207,30 @@ public class ClientService {
     return clients.findByIdAndPracticeId(id, me.practiceId()).orElseThrow(NotFound::new).careTeam();
   }
 
+  /** The same of one that is at hand. */
+  @Transactional(readOnly = true)
+  public Set<UUID> careTeam(Client client) {
+    return clients.findById(client.getId()).map(ClientRow::careTeam).orElse(Set.of());
+  }
+
+  /**
+   * Gives a client to somebody else, who treats them from now on.
+   *
+   * @param was who treated them when that was decided
+   * @param why for whoever takes over
+   * @return false where somebody else was faster; then nothing is changed
+   */
+  @Changes
+  public boolean give(Me me, UUID id, UUID was, UUID to, String why) {
+    ClientRow client = row(me, id);
+    if (!client.client().practitionerId().equals(was)) return false;
+    if (was.equals(to)) return true;
+    client.giveTo(to, client.careTeam());
+    happened(id, ClientEvent.Kind.GIVEN, me.id(), why);
+    audit.changed(me, id, "given", "from %s to %s".formatted(was, to));
+    return true;
+  }
+
   /** Nothing goes on for an archived client; the record stays as it is. */
   @Changes
   public void archive(Me me, UUID id) {

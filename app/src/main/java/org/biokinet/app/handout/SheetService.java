@@ -1,9 +1,5 @@
 package org.biokinet.app.handout;
 
-import java.io.IOException;
-import java.io.InputStream;
-import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.Locale;
@@ -11,7 +7,6 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.UUID;
-import java.util.regex.Pattern;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientService;
 import org.biokinet.app.people.AccountService;
@@ -38,22 +33,6 @@ import org.thymeleaf.spring6.SpringTemplateEngine;
 /** The sheet of a shared version, as a page and as a PDF. */
 @Service
 public class SheetService {
-
-  /** Paper, by the name that style sheets have for it. */
-  public enum Paper {
-    A4("A4"),
-    LETTER("letter");
-
-    private final String code;
-
-    Paper(String code) {
-      this.code = code;
-    }
-  }
-
-  /** What somebody may have typed and no XML can hold. */
-  private static final Pattern NOT_XML =
-      Pattern.compile("[^\\x09\\x0A\\x0D\\x20-\\uD7FF\\uE000-\\uFFFD\\x{10000}-\\x{10FFFF}]");
 
   private final ClientService clients;
   private final PermitService permits;
@@ -148,17 +127,7 @@ public class SheetService {
   public byte[] pdf(Answer.Ready sheet, Locale language, Paper paper, boolean large) {
     Context context = new Context(language, sheet.model());
     context.setVariable("large", large);
-    context.setVariable(
-        "style", "@page { size: %s; margin: 12mm 14mm; }\n%s".formatted(paper.code, css()));
-    return Pdf.of(NOT_XML.matcher(templates.process("handout/pdf", context)).replaceAll(""));
-  }
-
-  private static String css() {
-    try (InputStream in = SheetService.class.getResourceAsStream("/static/built/sheet.css")) {
-      if (in == null) throw new IllegalStateException("styles are not built");
-      return new String(in.readAllBytes(), StandardCharsets.UTF_8);
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    }
+    context.setVariable("style", Pdf.style(paper, "sheet"));
+    return Pdf.of(templates.process("handout/pdf", context));
   }
 }

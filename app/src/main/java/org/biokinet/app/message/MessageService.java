@@ -27,6 +27,9 @@ public class MessageService {
   interface Messages extends JpaRepository<MessageRow, UUID> {
     List<MessageRow> findByClientIdOrderByAtDescIdDesc(UUID clientId, Limit most);
 
+    List<MessageRow> findByClientIdAndAtGreaterThanEqualAndAtLessThan(
+        UUID clientId, Instant from, Instant until);
+
     List<MessageRow> findByClientIdAndByPractitionerNotNullAndSeenAtNull(UUID clientId);
 
     long countByClientIdAndByPractitionerNotNullAndSeenAtNull(UUID clientId);
@@ -110,6 +113,14 @@ public class MessageService {
   @Transactional(readOnly = true)
   public List<Message> thread(UUID clientId) {
     return messages.findByClientIdOrderByAtDescIdDesc(clientId, Limit.of(SHOWN)).stream()
+        .map(this::message)
+        .toList();
+  }
+
+  /** What was written in a time. */
+  @Transactional(readOnly = true)
+  List<Message> between(UUID clientId, Instant from, Instant until) {
+    return messages.findByClientIdAndAtGreaterThanEqualAndAtLessThan(clientId, from, until).stream()
         .map(this::message)
         .toList();
   }

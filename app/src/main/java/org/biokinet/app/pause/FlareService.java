@@ -80,6 +80,14 @@ public class FlareService {
                     real.stream().skip(1).findFirst().map(FlareRow::begunAt)));
   }
 
+  /** When one began and ended. */
+  record Span(Instant begun, Optional<Instant> ended) {}
+
+  @Transactional(readOnly = true)
+  List<Span> all(UUID clientId) {
+    return real(clientId).stream().map(row -> new Span(row.begunAt(), row.endedAt())).toList();
+  }
+
   private List<FlareRow> real(UUID clientId) {
     return flares.findByClientIdOrderByBegunAtDesc(clientId).stream()
         .filter(row -> row.endedHow().filter(how -> how == FlareRow.Ended.MISTAKE).isEmpty())

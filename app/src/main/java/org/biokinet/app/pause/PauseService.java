@@ -1,6 +1,7 @@
 package org.biokinet.app.pause;
 
 import java.time.Clock;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
@@ -61,6 +62,16 @@ public class PauseService {
   @Transactional(readOnly = true)
   public List<Pause> all(UUID clientId) {
     return rows(clientId).stream().map(PauseRow::pause).toList();
+  }
+
+  /** What was told of pauses, and when. */
+  record Told(Instant at, Pause pause, boolean byClient) {}
+
+  @Transactional(readOnly = true)
+  List<Told> told(UUID clientId) {
+    return rows(clientId).stream()
+        .map(row -> new Told(row.toldAt(), row.pause(), row.toldBy().isEmpty()))
+        .toList();
   }
 
   private List<PauseRow> rows(UUID clientId) {

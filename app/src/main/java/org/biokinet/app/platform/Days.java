@@ -13,6 +13,8 @@ public final class Days {
   private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM", Locale.ENGLISH);
   private static final DateTimeFormatter LONG =
       DateTimeFormatter.ofPattern("EEEE d MMMM", Locale.ENGLISH);
+  private static final DateTimeFormatter DATE =
+      DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
   private static final DateTimeFormatter TIME =
       DateTimeFormatter.ofPattern("HH:mm", Locale.ENGLISH);
 
@@ -29,6 +31,11 @@ public final class Days {
 
   public static String day(Instant at, ZoneId zone) {
     return DAY.format(at.atZone(zone));
+  }
+
+  /** "12 November 2026", for what is kept. */
+  public static String date(LocalDate date) {
+    return DATE.format(date);
   }
 
   public static String longDay(Instant at, ZoneId zone) {

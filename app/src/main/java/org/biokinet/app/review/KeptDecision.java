@@ -73,6 +73,23 @@ public record KeptDecision(
     return Part.of(part).side().map(Side::label).orElse("");
   }
 
+  /** "Chin tuck, left: go on, 2x20s → 2x30s (7 of 7 sessions done)". */
+  public String inFull() {
+    return "%s%s: %s, %s%s"
+        .formatted(
+            item,
+            side().isEmpty() ? "" : ", " + side(),
+            outcome.word(),
+            changes() ? "%s → %s".formatted(now, dose.orElse("left out")) : now,
+            why());
+  }
+
+  /** The practitioner's own reason, or else the first thing that spoke for it. */
+  private String why() {
+    String why = reason.isEmpty() ? evidence.stream().findFirst().orElse("") : reason;
+    return why.isEmpty() ? "" : " (" + why + ")";
+  }
+
   /** A dose of one side, as it is written. */
   public static String text(SideDose dose) {
     return DoseNotation.format(new Dose.Alike(dose));

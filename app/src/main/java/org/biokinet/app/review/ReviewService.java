@@ -747,6 +747,12 @@ public class ReviewService {
 
   // ---- what was decided --------------------------------------------------------------------
 
+  /** All that were made, the newest first. */
+  @Transactional(readOnly = true)
+  public List<Made> all(UUID clientId) {
+    return reviews.findByClientIdOrderByMadeAtDesc(clientId).stream().map(this::made).toList();
+  }
+
   @Transactional(readOnly = true)
   public Made of(UUID clientId, UUID id) {
     return reviews.findByIdAndClientId(id, clientId).map(this::made).orElseThrow(NotFound::new);

@@ -148,7 +148,13 @@ public class ScreeningService {
   /** All of a client's screenings, the newest first. */
   @Transactional(readOnly = true)
   public List<ClientScreening.KeptScreening> all(Me me, UUID clientId) {
-    return all(clients.get(me, clientId), GateFacts.ALL);
+    return all(clients.get(me, clientId));
+  }
+
+  /** The same of one that is at hand. */
+  @Transactional(readOnly = true)
+  public List<ClientScreening.KeptScreening> all(Client client) {
+    return all(client, GateFacts.ALL);
   }
 
   /** Whether somebody was ever screened. */

@@ -48,6 +48,9 @@ public class FollowUpService {
     List<FollowUpRow> findByClientIdAndSessionUploadIdInOrderByToldAt(
         UUID clientId, Collection<UUID> sessionUploadIds);
 
+    List<FollowUpRow> findByClientIdAndToldAtGreaterThanEqualAndToldAtLessThanOrderByToldAt(
+        UUID clientId, Instant from, Instant until);
+
     long countByClientIdAndToldAtBeforeAndReceivedAtAfter(
         UUID clientId, Instant told, Instant came);
   }
@@ -204,6 +207,14 @@ public class FollowUpService {
   public Told since(UUID clientId, LocalDate from) {
     Instant at = from.atStartOfDay(ZoneOffset.UTC).toInstant().minus(MOST_APART);
     return Told.of(followUps.findByClientIdAndToldAtGreaterThanEqualOrderByToldAt(clientId, at));
+  }
+
+  /** What was told in a time. */
+  @Transactional(readOnly = true)
+  Told between(UUID clientId, Instant from, Instant until) {
+    return Told.of(
+        followUps.findByClientIdAndToldAtGreaterThanEqualAndToldAtLessThanOrderByToldAt(
+            clientId, from, until));
   }
 
   /** The last word about each of these sessions, by its id. */

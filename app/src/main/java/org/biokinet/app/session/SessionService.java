@@ -87,6 +87,9 @@ public class SessionService {
     List<SessionRow> findByClientIdAndLocalDateGreaterThanEqualOrderByStartedAt(
         UUID clientId, LocalDate from);
 
+    List<SessionRow> findByClientIdAndStartedAtGreaterThanEqualAndStartedAtLessThanOrderByStartedAt(
+        UUID clientId, Instant from, Instant until);
+
     long countByClientIdAndStartedAtBeforeAndReceivedAtAfter(
         UUID clientId, Instant began, Instant came);
   }
@@ -614,6 +617,15 @@ public class SessionService {
     return whole(
         clientId,
         sessions.findByClientIdAndLocalDateGreaterThanEqualOrderByStartedAt(clientId, from));
+  }
+
+  /** Those that began in a time, the oldest first. */
+  @Transactional(readOnly = true)
+  List<Session> between(UUID clientId, Instant from, Instant until) {
+    return whole(
+        clientId,
+        sessions.findByClientIdAndStartedAtGreaterThanEqualAndStartedAtLessThanOrderByStartedAt(
+            clientId, from, until));
   }
 
   /** Sessions, the oldest first, and what was told besides. */

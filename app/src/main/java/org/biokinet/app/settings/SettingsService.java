@@ -60,6 +60,12 @@ public class SettingsService {
   private static final String PREFERENCES = "preferences";
   private static final String PHASES = "phases";
   private static final String THRESHOLDS = "thresholds";
+  private static final String LETTERHEAD = "letterhead";
+
+  /** Of a letterhead, besides the name of the practice. */
+  public static final int MOST_LINES = 6;
+
+  public static final int LONGEST_LINE = 80;
 
   private final SettingRows rows;
   private final AccountService accounts;
@@ -94,9 +100,11 @@ public class SettingsService {
       Band band,
       Preferences preferences,
       List<String> phases,
-      Thresholds thresholds) {
+      Thresholds thresholds,
+      List<String> letterhead) {
     public Chosen {
       phases = List.copyOf(phases);
+      letterhead = List.copyOf(letterhead);
     }
   }
 
@@ -135,7 +143,8 @@ public class SettingsService {
             Optional.ofNullable(newest.get(PHASES)).map(this::names).orElse(Course.PHASES),
             Optional.ofNullable(newest.get(THRESHOLDS))
                 .map(this::thresholds)
-                .orElse(Thresholds.USUAL));
+                .orElse(Thresholds.USUAL),
+            Optional.ofNullable(newest.get(LETTERHEAD)).map(this::names).orElse(List.of()));
     // What is being changed just now may never be committed.
     if (TransactionSynchronizationManager.isCurrentTransactionReadOnly()) {
       chosen.put(practice.practiceId(), new CachedChoice(practice.changes(), now));
@@ -160,14 +169,17 @@ public class SettingsService {
    */
   @Changes
   public Optional<String> setPacing(Me me, Pacing pacing, Optional<UUID> seen) {
-    practices.lock(me);
-    Optional<SettingRow> now = current(me.practiceId(), PACING);
-    Optional<String> by = overtakenBy(now, seen);
-    if (by.isPresent()) return by;
     Map<String, Integer> value = new LinkedHashMap<>();
     pacing.changes().forEach((pace, seconds) -> value.put(pace.code(), seconds));
-    save(me, PACING, write(value), now);
-    return Optional.empty();
+    return replace(me, PACING, value, seen);
+  }
+
+  private Optional<String> replace(Me me, String name, Object value, Optional<UUID> seen) {
+    practices.lock(me);
+    Optional<SettingRow> now = current(me.practiceId(), name);
+    Optional<String> by = overtakenBy(now, seen);
+    if (by.isEmpty()) save(me, name, write(value), now);
+    return by;
   }
 
   private Optional<String> overtakenBy(Optional<SettingRow> now, Optional<UUID> seen) {
@@ -228,15 +240,11 @@ public class SettingsService {
    */
   @Changes
   public Optional<String> setThresholds(Me me, Thresholds thresholds, Optional<UUID> seen) {
-    practices.lock(me);
-    Optional<SettingRow> now = current(me.practiceId(), THRESHOLDS);
-    Optional<String> by = overtakenBy(now, seen);
-    if (by.isPresent()) return by;
     Map<String, Integer> value = new LinkedHashMap<>();
     thresholds.changes().forEach((threshold, own) -> value.put(threshold.code(), own));
-    save(me, THRESHOLDS, write(value), now);
-    publisher.publishEvent(new ThresholdsChanged(me.practiceId()));
-    return Optional.empty();
+    Optional<String> by = replace(me, THRESHOLDS, value, seen);
+    if (by.isEmpty()) publisher.publishEvent(new ThresholdsChanged(me.practiceId()));
+    return by;
   }
 
   @Transactional(readOnly = true)
@@ -305,13 +313,8 @@ public class SettingsService {
    */
   @Changes
   public Optional<String> setPreferences(Me me, Preferences p, Optional<UUID> seen) {
-    practices.lock(me);
-    Optional<SettingRow> now = current(me.practiceId(), PREFERENCES);
-    Optional<String> by = overtakenBy(now, seen);
-    if (by.isPresent()) return by;
     Liked liked = new Liked(p.counting().code(), p.contractRelax(), p.circles(), p.mostItems());
-    save(me, PREFERENCES, write(liked), now);
-    return Optional.empty();
+    return replace(me, PREFERENCES, liked, seen);
   }
 
   /**
@@ -322,12 +325,7 @@ public class SettingsService {
    */
   @Changes
   public Optional<String> setPhases(Me me, List<String> names, Optional<UUID> seen) {
-    practices.lock(me);
-    Optional<SettingRow> now = current(me.practiceId(), PHASES);
-    Optional<String> by = overtakenBy(now, seen);
-    if (by.isPresent()) return by;
-    save(me, PHASES, write(names), now);
-    return Optional.empty();
+    return replace(me, PHASES, names, seen);
   }
 
   /** Names the phases in force, as {@link #pacingRevision} does the pacing. */
@@ -339,6 +337,29 @@ public class SettingsService {
   @Transactional(readOnly = true)
   public List<String> phases(UUID practiceId) {
     return of(practices.stamp(practiceId)).phases();
+  }
+
+  /**
+   * What stands above a letter besides the name of the practice: address, mail, registration.
+   *
+   * @param lines at most {@link #MOST_LINES}
+   * @param seen the revision that was edited
+   * @return the name of whoever changed it in between, then nothing was saved
+   */
+  @Changes
+  public Optional<String> setLetterhead(Me me, List<String> lines, Optional<UUID> seen) {
+    return replace(me, LETTERHEAD, lines, seen);
+  }
+
+  /** Names the letterhead in force, as {@link #pacingRevision} does the pacing. */
+  @Transactional(readOnly = true)
+  public Optional<UUID> letterheadRevision(UUID practiceId) {
+    return current(practiceId, LETTERHEAD).map(SettingRow::getId);
+  }
+
+  @Transactional(readOnly = true)
+  public List<String> letterhead(UUID practiceId) {
+    return of(practices.stamp(practiceId)).letterhead();
   }
 
   private List<String> names(String value) {

@@ -39,6 +39,9 @@ public class TeachingService {
     Optional<TeachingRow> findFirstByClientIdAndVersionIdAndKeptAtIsNullOrderByBegunAtDesc(
         UUID clientId, UUID versionId);
 
+    List<TeachingRow> findByClientIdAndKeptAtGreaterThanEqualAndKeptAtLessThan(
+        UUID clientId, Instant from, Instant until);
+
     List<TeachingRow> findTop3ByClientIdAndKeptAtIsNotNullOrderByBegunAtDesc(UUID clientId);
   }
 
@@ -222,6 +225,20 @@ public class TeachingService {
             Collectors.groupingBy(
                 UsualFaultRow::exercise,
                 Collectors.mapping(UsualFaultRow::what, Collectors.toSet())));
+  }
+
+  /** What was taught and kept in a time. */
+  @Transactional(readOnly = true)
+  List<Kept> between(UUID clientId, Instant from, Instant until) {
+    return teachings
+        .findByClientIdAndKeptAtGreaterThanEqualAndKeptAtLessThan(clientId, from, until)
+        .stream()
+        .map(TeachingService::kept)
+        .toList();
+  }
+
+  private static Kept kept(TeachingRow row) {
+    return new Kept(row.keptAt().orElse(row.begunAt()), row.practitionerId(), row.note());
   }
 
   /** The newest notes. */

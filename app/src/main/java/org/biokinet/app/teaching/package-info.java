@@ -1,6 +1,14 @@
 /** A program taught in the room, and what a client usually does wrong. */
 @ApplicationModule(
-    allowedDependencies = {"platform", "practice", "audit", "client", "library", "program"})
+    allowedDependencies = {
+      "platform",
+      "practice",
+      "audit",
+      "people",
+      "client",
+      "library",
+      "program"
+    })
 @NullMarked
 package org.biokinet.app.teaching;
 

@@ -32,6 +32,7 @@ import org.biokinet.core.progress.Review;
 import org.biokinet.core.session.Session;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -62,6 +63,7 @@ public class StandingService {
   private final FlareService flares;
   private final ReviewService reviews;
   private final PutOffs putOffs;
+  private final ApplicationEventPublisher publisher;
   private final Clock clock;
 
   StandingService(
@@ -77,6 +79,7 @@ public class StandingService {
       FlareService flares,
       ReviewService reviews,
       PutOffs putOffs,
+      ApplicationEventPublisher publisher,
       Clock clock) {
     this.standings = standings;
     this.clients = clients;
@@ -90,6 +93,7 @@ public class StandingService {
     this.flares = flares;
     this.reviews = reviews;
     this.putOffs = putOffs;
+    this.publisher = publisher;
     this.clock = clock;
   }
 
@@ -133,11 +137,12 @@ public class StandingService {
     if (client.archived()) {
       standings.deleteByClientId(clientId);
     } else if (row.isPresent()) {
-      row.get().set(client, of(client));
+      row.get().set(client, clients.careTeam(client), of(client));
     } else {
       standings.deleteByClientId(clientId);
-      standings.save(new StandingRow(client, of(client)));
+      standings.save(new StandingRow(client, clients.careTeam(client), of(client)));
     }
+    publisher.publishEvent(new StandingMoved(client.practiceId()));
   }
 
   /** The same for one whose time is over. */

@@ -2,10 +2,16 @@ package org.biokinet.app.worklist;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.time.LocalDate;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import org.biokinet.app.client.Station;
+import org.biokinet.app.people.Absence;
+import org.biokinet.app.people.AbsenceService;
+import org.biokinet.app.people.AccountService;
 import org.biokinet.app.platform.Pages;
 import org.biokinet.app.practice.Me;
 import org.biokinet.app.worklist.internal.StandingRow;
@@ -22,13 +28,27 @@ import org.springframework.stereotype.Service;
 @Service
 public class WorklistService {
 
-  /** One client: one state word, one reason, one way on. */
+  /** Whose clients are wanted. */
+  public enum Whose {
+    /** Those whom I treat, and those of whoever I cover for today. */
+    MINE,
+    /** The same, and those in whose care team I am. */
+    TEAM,
+    ALL
+  }
+
+  /**
+   * One client: one state word, one reason, one way on.
+   *
+   * @param of who treats them; empty where that is who looks
+   */
   public record Row(
       UUID id,
       String name,
       Attention attention,
       String word,
       String reason,
+      String of,
       Week week,
       Station next,
       boolean mayWait) {}
@@ -58,11 +78,20 @@ public class WorklistService {
 
   private final Standings standings;
   private final StandingService service;
+  private final AbsenceService absences;
+  private final AccountService accounts;
   private final Clock clock;
 
-  WorklistService(Standings standings, StandingService service, Clock clock) {
+  WorklistService(
+      Standings standings,
+      StandingService service,
+      AbsenceService absences,
+      AccountService accounts,
+      Clock clock) {
     this.standings = standings;
     this.service = service;
+    this.absences = absences;
+    this.accounts = accounts;
     this.clock = clock;
   }
 
@@ -71,19 +100,21 @@ public class WorklistService {
    *
    * @param only of this reason alone; empty for all
    */
-  public Page<Row> wanting(Me me, boolean mine, Optional<Attention> only, int page, int size) {
+  public Page<Row> wanting(Me me, Whose whose, Optional<Attention> only, int page, int size) {
     return places(
         me,
-        mine,
+        whose,
         only.map(Attention::place).orElse(FIRST),
         only.map(Attention::place).orElse(STEADY - 1),
         page(page, size, PRESSING));
   }
 
   /** For what reasons somebody wants something, the most pressing first. */
-  public List<Reason> reasons(Me me, boolean mine) {
+  public List<Reason> reasons(Me me, Whose whose) {
     bringUp(me);
-    return standings.counted(me.practiceId(), !mine, me.id(), FIRST, STEADY - 1).stream()
+    return standings
+        .counted(me.practiceId(), whose == Whose.ALL, whom(me), team(me, whose), FIRST, STEADY - 1)
+        .stream()
         .map(
             at -> {
               Attention attention = Attention.at(at.getPlace());
@@ -93,26 +124,47 @@ public class WorklistService {
   }
 
   /** Those who are looked at later. */
-  public Page<Row> later(Me me, boolean mine, int page, int size) {
+  public Page<Row> later(Me me, Whose whose, int page, int size) {
     return places(
-        me, mine, StandingRow.LATER, StandingRow.LATER + LAST, page(page, size, PRESSING));
+        me, whose, StandingRow.LATER, StandingRow.LATER + LAST, page(page, size, PRESSING));
   }
 
-  public Page<Row> steady(Me me, boolean mine, int page, int size) {
-    return places(me, mine, STEADY, LAST, page(page, size, BY_NAME));
+  public Page<Row> steady(Me me, Whose whose, int page, int size) {
+    return places(me, whose, STEADY, LAST, page(page, size, BY_NAME));
   }
 
-  private Page<Row> places(Me me, boolean mine, int from, int to, Pageable page) {
+  private Page<Row> places(Me me, Whose whose, int from, int to, Pageable page) {
     bringUp(me);
     Instant now = clock.instant();
-    return standings.places(me.practiceId(), !mine, me.id(), from, to, page).map(r -> row(r, now));
+    return standings
+        .places(me.practiceId(), whose == Whose.ALL, whom(me), team(me, whose), from, to, page)
+        .map(r -> row(me, r, now));
+  }
+
+  /** Those whose clients are mine today. */
+  private Set<UUID> whom(Me me) {
+    Set<UUID> whom = new LinkedHashSet<>(List.of(me.id()));
+    covered(me).forEach(a -> whom.add(a.who()));
+    return whom;
+  }
+
+  private static String team(Me me, Whose whose) {
+    return whose == Whose.TEAM ? me.id().toString() : "";
+  }
+
+  /** For whom I look today, and until when. */
+  public List<Absence> covered(Me me) {
+    LocalDate today = absences.today(me);
+    return absences.ahead(me).stream()
+        .filter(a -> a.on(today) && a.cover().equals(me.id()))
+        .toList();
   }
 
   private static Pageable page(int page, int size, Sort order) {
     return PageRequest.of(Pages.bounded(page), size, order);
   }
 
-  private static Row row(StandingRow r, Instant now) {
+  private Row row(Me me, StandingRow r, Instant now) {
     Standing s = r.standing();
     StandingWords words = StandingWords.of(s, r.phone(), now, r.zone());
     Week week = Week.of(s.week(), now.atZone(r.zone()).toLocalDate());
@@ -122,6 +174,7 @@ public class WorklistService {
         s.attention(),
         words.word(),
         words.reason(),
+        r.practitionerId().equals(me.id()) ? "" : accounts.practitionerName(r.practitionerId()),
         week,
         words.next(),
         PutOff.may(s.attention()));

@@ -103,6 +103,32 @@ public record Review(List<Decision> decisions, Optional<Whole> course) {
     return new Run(diary).review();
   }
 
+  /** What a forecast of the program in force goes by. */
+  static Forecast.Given given(Diary diary, Course course) {
+    Program program = diary.version().program();
+    List<Forecast.Row> rows = new ArrayList<>();
+    for (int place = 0; place < program.items().size(); place++) {
+      String key = Part.of(program, place, Optional.empty()).text();
+      rows.add(new Forecast.Row(key, program.items().get(place), Weeks.USUAL));
+    }
+    return new Forecast.Given(
+        program,
+        rows,
+        course,
+        diary.today(),
+        diary.allowed(),
+        diary.before(),
+        stretch(program, diary.beside()));
+  }
+
+  private static Ledger stretch(Program program, Iterable<Item> items) {
+    Ledger sum = Ledger.NOTHING;
+    for (Item i : items) {
+      sum = sum.plus(Ledger.of(Timeline.compile(program.of(List.of(i)))));
+    }
+    return sum;
+  }
+
   /** Something that is missing for a stronger outcome, and what would bring it. */
   private record Lack(String what, String takes) {}
 
@@ -597,22 +623,9 @@ public record Review(List<Decision> decisions, Optional<Whole> course) {
     }
 
     private Steps steps() {
-      List<Forecast.Row> rows = new ArrayList<>();
+      Forecast.Given given = given(diary, Course.USUAL);
       Map<String, Item> done = new LinkedHashMap<>();
-      for (int place = 0; place < program.items().size(); place++) {
-        String key = Part.of(program, place, Optional.empty()).text();
-        rows.add(new Forecast.Row(key, program.items().get(place), Weeks.USUAL));
-        done.put(key, program.items().get(place));
-      }
-      Forecast.Given given =
-          new Forecast.Given(
-              program,
-              rows,
-              Course.USUAL,
-              today,
-              diary.allowed(),
-              diary.before(),
-              stretch(diary.beside()));
+      for (Forecast.Row row : given.rows()) done.put(row.key(), row.item());
       // Reviewed twice in a week, it is not stepped twice: what was stepped then counts.
       List<Ledger> before =
           List.of(
@@ -626,11 +639,7 @@ public record Review(List<Decision> decisions, Optional<Whole> course) {
     }
 
     private Ledger stretch(Iterable<Item> items) {
-      Ledger sum = Ledger.NOTHING;
-      for (Item i : items) {
-        sum = sum.plus(Ledger.of(Timeline.compile(program.of(List.of(i)))));
-      }
-      return sum;
+      return Review.stretch(program, items);
     }
 
     // ---- words -----------------------------------------------------------------------------

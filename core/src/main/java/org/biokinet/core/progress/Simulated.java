@@ -13,6 +13,7 @@ import java.util.Set;
 import java.util.SplittableRandom;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.dose.TenPoint;
+import org.biokinet.core.program.Item;
 import org.biokinet.core.program.Program;
 import org.biokinet.core.program.ProgramKind;
 import org.biokinet.core.program.SessionLength;
@@ -119,28 +120,126 @@ public record Simulated(
     for (Day d : days) {
       LocalDate day = first.plusDays(d.day());
       LocalDate next = day.plusDays(1);
-      if (d.done()) sessions.add(session(d, timeline, day, at(day, SESSION_AT, zone)));
-      if (d.morning().isPresent()) {
-        Morning told = new Morning(next, Optional.of(d.morning().getAsInt()), Optional.empty());
-        mornings.add(new Diary.MorningTold(at(next, MORNING_AT, zone), told));
-      }
+      if (d.done()) sessions.add(session(1, d, timeline, day, at(day, SESSION_AT, zone)));
+      morning(d, next, zone).ifPresent(mornings::add);
     }
-    return new Diary(
+    Instant shared = at(first.minusDays(1), LocalTime.NOON, zone);
+    return diary(
         at(first.plusDays(days.size()), LocalTime.NOON, zone),
+        zone,
+        allowed,
+        List.of(new Diary.Version(1, shared, program)),
+        sessions,
+        mornings,
+        List.of());
+  }
+
+  private static Optional<Diary.MorningTold> morning(Day d, LocalDate next, ZoneId zone) {
+    if (d.morning().isEmpty()) return Optional.empty();
+    Morning told = new Morning(next, Optional.of(d.morning().getAsInt()), Optional.empty());
+    return Optional.of(new Diary.MorningTold(at(next, MORNING_AT, zone), told));
+  }
+
+  /**
+   * The same where every suggestion of every review is accepted, when it is due.
+   *
+   * @param atTarget the first day at which all targets are reached; empty where none is within the
+   *     days
+   */
+  public record Followed(Diary diary, OptionalInt atTarget) {}
+
+  /**
+   * What a review would read after some of these days.
+   *
+   * @param today how many days of the client are behind; for the target all of them are looked at
+   * @param days at least that many
+   */
+  public static Followed followed(
+      Program program,
+      Optional<Allowed> allowed,
+      LocalDate first,
+      ZoneId zone,
+      List<Day> days,
+      int today) {
+    Instant begun = at(first.minusDays(1), LocalTime.NOON, zone);
+    List<Diary.Version> versions = new ArrayList<>();
+    versions.add(new Diary.Version(1, begun, program));
+    List<Session> sessions = new ArrayList<>();
+    List<Diary.MorningTold> mornings = new ArrayList<>();
+    List<Diary.Decided> decided = new ArrayList<>();
+    Timeline timeline = Timeline.compile(program.session(Side.LEFT, SessionLength.USUAL));
+    LocalDate due = first.plusDays(Cadence.SOON_DAYS - 1L);
+    Optional<Diary> asked = Optional.empty();
+    OptionalInt atTarget = OptionalInt.empty();
+    for (Day d : days) {
+      LocalDate day = first.plusDays(d.day());
+      LocalDate next = day.plusDays(1);
+      Diary.Version version = versions.get(versions.size() - 1);
+      if (d.done()) {
+        Instant start = at(day, SESSION_AT, zone);
+        sessions.add(session(version.number(), d, timeline, day, start));
+      }
+      morning(d, next, zone).ifPresent(mornings::add);
+      boolean reviewed = !next.isBefore(due);
+      if (!reviewed && d.day() + 1 != today) continue;
+      Instant now = at(next, LocalTime.NOON, zone);
+      Diary diary = diary(now, zone, allowed, versions, sessions, mornings, decided);
+      if (d.day() + 1 == today) asked = Optional.of(diary);
+      if (asked.isPresent() && atTarget.isPresent()) break;
+      if (!reviewed) continue;
+      Review review = Review.of(diary);
+      for (Decision x : review.decisions()) {
+        decided.add(new Diary.Decided(now, x.part(), x.outcome(), x.atTarget()));
+      }
+      Program then = accepted(review, version.program());
+      LocalDate planned =
+          next.plusDays(Cadence.days(review.decisions().stream().map(Decision::outcome).toList()));
+      due = planned;
+      if (!then.equals(version.program())) {
+        versions.add(new Diary.Version(version.number() + 1, now, then));
+        timeline = Timeline.compile(then.session(Side.LEFT, SessionLength.USUAL));
+        due = Cadence.due(Optional.of(planned), next);
+      }
+      if (atTarget.isEmpty() && Outlook.reached(then)) atTarget = OptionalInt.of(d.day() + 1);
+    }
+    return new Followed(asked.orElseThrow(), atTarget);
+  }
+
+  private static Program accepted(Review review, Program program) {
+    List<Agreed> agreed =
+        review.decisions().stream().map(d -> new Agreed(d, Choice.accept(""))).toList();
+    List<Item> items = new ArrayList<>(program.items());
+    Agreed.doses(agreed, program)
+        .forEach(
+            (place, dose) ->
+                dose.ifPresent(other -> items.set(place, items.get(place).dosed(other))));
+    return program.of(items);
+  }
+
+  private static Diary diary(
+      Instant now,
+      ZoneId zone,
+      Optional<Allowed> allowed,
+      List<Diary.Version> versions,
+      List<Session> sessions,
+      List<Diary.MorningTold> mornings,
+      List<Diary.Decided> decided) {
+    return new Diary(
+        now,
         zone,
         allowed.map(a -> a.assessment().policy()).orElse(Policy.COMFORT_FIRST),
         Pace.USUAL,
         Thresholds.USUAL,
         allowed,
         Set.of(),
-        List.of(new Diary.Version(1, at(first.minusDays(1), LocalTime.NOON, zone), program)),
+        versions,
         sessions,
         mornings,
         List.of(),
         List.of(),
         List.of(),
         List.of(),
-        List.of(),
+        decided,
         Set.of(),
         Diary.Measures.NONE,
         Optional.empty(),
@@ -148,7 +247,7 @@ public record Simulated(
         List.of());
   }
 
-  private static Session session(Day d, Timeline timeline, LocalDate day, Instant at) {
+  private static Session session(int version, Day d, Timeline timeline, LocalDate day, Instant at) {
     CheckIn said =
         new CheckIn(
             Optional.of(d.highest()),
@@ -160,7 +259,7 @@ public record Simulated(
             "");
     return Session.plain(
         ProgramKind.MAIN,
-        1,
+        version,
         at,
         day,
         Optional.of(d.before()),

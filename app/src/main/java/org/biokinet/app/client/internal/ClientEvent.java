@@ -23,7 +23,9 @@ public class ClientEvent extends Row {
     /** The client is back with something new; programs and answers begin again. */
     NEW_EPISODE,
     /** A second record of the same person was joined to this one. */
-    MERGED
+    MERGED,
+    /** Somebody else of the practice treats them from now on. */
+    GIVEN
   }
 
   private UUID clientId;
@@ -48,6 +50,10 @@ public class ClientEvent extends Row {
 
   public Instant at() {
     return at;
+  }
+
+  public Kind kind() {
+    return kind;
   }
 
   public UUID practitionerId() {

@@ -15,6 +15,7 @@ import org.biokinet.app.client.ClientHeader;
 import org.biokinet.app.client.ClientService;
 import org.biokinet.app.client.Station;
 import org.biokinet.app.library.LibraryService;
+import org.biokinet.app.measurement.History;
 import org.biokinet.app.measurement.MeasurementService;
 import org.biokinet.app.people.AccountService;
 import org.biokinet.app.practice.Me;

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import org.biokinet.app.measurement.History;
 import org.biokinet.app.platform.Days;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.measure.Asymmetry;
@@ -234,7 +235,7 @@ record MeasurePage(
             .map(
                 r ->
                     r.readings().degrees().stream()
-                        .map(MeasurePage::number)
+                        .map(History::number)
                         .collect(Collectors.joining(" ")))
             .orElse(""),
         range.map(MeasurePage::value).orElse(""),
@@ -253,10 +254,6 @@ record MeasurePage(
     if (result instanceof Readings.Result.Inconsistent)
       return "✕ inconsistent after %d tries".formatted(Readings.MOST_TRIES);
     return r.readings().degrees().isEmpty() ? "" : "one more reading";
-  }
-
-  static String number(double d) {
-    return String.format(Locale.ROOT, "%.1f", d).replaceAll("\\.0$", "");
   }
 
   private static Upright upright(Visit visit) {

@@ -17,6 +17,7 @@ import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientHeader;
 import org.biokinet.app.client.ClientService;
 import org.biokinet.app.client.Station;
+import org.biokinet.app.measurement.History;
 import org.biokinet.app.measurement.MeasurementService;
 import org.biokinet.app.measurement.PhotographService;
 import org.biokinet.app.measurement.Picture;
@@ -119,7 +120,7 @@ class PostureController {
     model.addAttribute("sides", Side.values());
     model.addAttribute("compared", compared(all, marks));
     model.addAttribute("verdict", verdict(me, all, marks));
-    model.addAttribute("myError", photographs.myError(me).map(MeasurePage::number).orElse(null));
+    model.addAttribute("myError", photographs.myError(me).map(History::number).orElse(null));
     return "measurement/posture";
   }
 
@@ -209,9 +210,9 @@ class PostureController {
                 Math.abs(by) < e
                     ? change
                         + ": unchanged, within your marking error of "
-                        + MeasurePage.number(e)
+                        + History.number(e)
                         + "°"
-                    : change + ": more than your marking error of " + MeasurePage.number(e) + "°")
+                    : change + ": more than your marking error of " + History.number(e) + "°")
         .orElse(change + "; measure your own marking error to know what that says");
   }
 
@@ -293,7 +294,7 @@ class PostureController {
     model.addAttribute("sample", SidePhotograph.of(SAMPLE_ANGLE, Side.RIGHT));
     model.addAttribute("landmarks", Landmark.values());
     model.addAttribute("repeats", Posture.LEAST_REPEATS);
-    model.addAttribute("myError", photographs.myError(me).map(MeasurePage::number).orElse(null));
+    model.addAttribute("myError", photographs.myError(me).map(History::number).orElse(null));
     return "measurement/marking";
   }
 

@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.Function;
 import java.util.stream.Stream;
+import org.biokinet.app.measurement.History;
 import org.biokinet.core.measure.Change;
 import org.biokinet.core.measure.GlobalRating;
 import org.biokinet.core.measure.Measured;
@@ -83,7 +84,7 @@ final class Scores {
               double is = score.getAsDouble();
               return new Scored(
                   q.label(),
-                  MeasurePage.number(is) + " " + q.outOf(is),
+                  History.number(is) + " " + q.outOf(is),
                   change(scale, is, v -> v.form(q).flatMap(x -> boxed(q.score(x.items())))),
                   scale.source());
             });
@@ -95,7 +96,7 @@ final class Scores {
             mean ->
                 new Scored(
                     Scale.PSFS.label(),
-                    MeasurePage.number(mean),
+                    History.number(mean),
                     change(Scale.PSFS, mean, Scores::activities),
                     Scale.PSFS.source()));
   }

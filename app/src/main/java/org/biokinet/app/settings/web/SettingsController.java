@@ -151,6 +151,31 @@ class SettingsController {
     return page(me, model);
   }
 
+  /** What stands above every letter, one line each. */
+  @PostMapping("/settings/letterhead")
+  String letterhead(
+      @AuthenticationPrincipal Me me,
+      @RequestParam(defaultValue = "") String lines,
+      @RequestParam(name = "seen", defaultValue = "") String seen,
+      Model model,
+      HttpServletResponse response) {
+    List<String> typed = lines.lines().map(String::strip).filter(n -> !n.isEmpty()).toList();
+    if (typed.size() <= SettingsService.MOST_LINES
+        && typed.stream().allMatch(n -> n.length() <= SettingsService.LONGEST_LINE)) {
+      Optional<String> by = settings.setLetterhead(me, typed, seen(seen));
+      if (by.isEmpty()) return "redirect:/settings?letterhead#letterhead";
+      model.addAttribute("headBy", by.get());
+    } else {
+      model.addAttribute(
+          "headError",
+          "At most %d lines of at most %d characters."
+              .formatted(SettingsService.MOST_LINES, SettingsService.LONGEST_LINE));
+    }
+    response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
+    model.addAttribute("headTyped", lines);
+    return page(me, model);
+  }
+
   static Optional<UUID> seen(String text) {
     try {
       return text.isEmpty() ? Optional.empty() : Optional.of(UUID.fromString(text));
@@ -167,6 +192,12 @@ class SettingsController {
     if (!model.containsAttribute("phasesTyped")) {
       model.addAttribute("phasesTyped", String.join("\n", settings.phases(me.practiceId())));
     }
+    if (!model.containsAttribute("headTyped")) {
+      model.addAttribute("headTyped", String.join("\n", settings.letterhead(me.practiceId())));
+    }
+    model.addAttribute("practice", me.practice());
+    model.addAttribute(
+        "headSeen", settings.letterheadRevision(me.practiceId()).map(UUID::toString).orElse(""));
     model.addAttribute(
         "phasesSeen", settings.phasesRevision(me.practiceId()).map(UUID::toString).orElse(""));
     model.addAttribute("countings", Preferences.Counting.values());

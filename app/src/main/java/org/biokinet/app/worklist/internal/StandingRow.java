@@ -9,7 +9,9 @@ import jakarta.persistence.Table;
 import jakarta.persistence.Transient;
 import java.time.Instant;
 import java.time.ZoneId;
+import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.worklist.Standing;
 import org.hibernate.annotations.JdbcTypeCode;
@@ -40,6 +42,10 @@ public class StandingRow implements Persistable<UUID> {
   private @Nullable Instant validUntil;
   private int form;
 
+  /** Ids, one after another: who else looks after the client. */
+  @Column(columnDefinition = "text")
+  private String team;
+
   @JdbcTypeCode(SqlTypes.JSON)
   @Column(columnDefinition = "longtext") // what MariaDB calls it
   private Standing facts;
@@ -50,13 +56,13 @@ public class StandingRow implements Persistable<UUID> {
   protected StandingRow() {}
 
   @SuppressWarnings("NullAway.Init") // filled in by set
-  public StandingRow(Client client, Standing standing) {
+  public StandingRow(Client client, Set<UUID> team, Standing standing) {
     clientId = client.getId();
     practiceId = client.practiceId();
-    set(client, standing);
+    set(client, team, standing);
   }
 
-  public final void set(Client client, Standing standing) {
+  public final void set(Client client, Set<UUID> team, Standing standing) {
     practitionerId = client.practitionerId();
     name = client.name();
     phone = client.phone();
@@ -69,6 +75,7 @@ public class StandingRow implements Persistable<UUID> {
     validUntil = standing.validUntil().orElse(null);
     form = Standing.FORM;
     facts = standing;
+    this.team = team.stream().sorted().map(UUID::toString).collect(Collectors.joining(" "));
   }
 
   @Override

@@ -3,6 +3,7 @@ package org.biokinet.app.worklist.internal;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import org.springframework.data.domain.Page;
 import org.springframework.data.domain.Pageable;
@@ -53,15 +54,20 @@ public interface Standings extends JpaRepository<StandingRow, UUID> {
 
   /**
    * @param all whether it does not matter whose
+   * @param whose those who treat them
+   * @param team who looks after them too; empty where that does not matter
    * @param from the first and {@code to} the last place that is wanted
    * @param page with the order, which has to be total
    */
   @Query(
       """
       select s from StandingRow s where s.practiceId = :practice
-      and (:all = true or s.practitionerId = :whose) and s.place between :from and :to
+      and (:all = true or s.practitionerId in :whose
+        or (:team <> '' and locate(:team, s.team) > 0))
+      and s.place between :from and :to
       """)
-  Page<StandingRow> places(UUID practice, boolean all, UUID whose, int from, int to, Pageable page);
+  Page<StandingRow> places(
+      UUID practice, boolean all, Set<UUID> whose, String team, int from, int to, Pageable page);
 
   /** How many are at a place. */
   interface AtPlace {
@@ -74,10 +80,12 @@ public interface Standings extends JpaRepository<StandingRow, UUID> {
   @Query(
       """
       select s.place as place, count(s) as clients from StandingRow s
-      where s.practiceId = :practice and (:all = true or s.practitionerId = :whose)
+      where s.practiceId = :practice
+      and (:all = true or s.practitionerId in :whose
+        or (:team <> '' and locate(:team, s.team) > 0))
       and s.place between :from and :to group by s.place order by s.place
       """)
-  List<AtPlace> counted(UUID practice, boolean all, UUID whose, int from, int to);
+  List<AtPlace> counted(UUID practice, boolean all, Set<UUID> whose, String team, int from, int to);
 
   /** By name or phone, those about whom somebody has to be told at once first. */
   @Query(

@@ -1,5 +1,6 @@
 package org.biokinet.app.worklist.web;
 
+import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.Optional;
 import java.util.UUID;
@@ -58,6 +59,7 @@ class CallController {
       @RequestParam(defaultValue = "") String said,
       @RequestParam(defaultValue = "") String next,
       Model model,
+      HttpServletRequest request,
       HttpServletResponse response) {
     String what = said.strip();
     String then = next.strip();
@@ -71,7 +73,7 @@ class CallController {
       model.addAttribute("nextError", "At most %d characters.".formatted(LONGEST_NEXT));
     } else {
       clients.called(me, id, words(reached.get(), what, then));
-      return "redirect:/";
+      return LastList.back(request, id);
     }
     response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
     return show(me, id, reached, said, next, model);

@@ -1,5 +1,6 @@
 package org.biokinet.app.worklist.web;
 
+import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
 import java.time.LocalDate;
@@ -72,9 +73,10 @@ class LaterController {
       @RequestParam LocalDate until,
       @RequestParam(defaultValue = "") String reason,
       Model model,
+      HttpServletRequest request,
       HttpServletResponse response) {
     Optional<Fault> fault = later.putOff(me, id, was, until, reason);
-    if (fault.isEmpty()) return "redirect:/";
+    if (fault.isEmpty()) return LastList.back(request, id);
     response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
     if (fault.get() instanceof Fault.Day day) {
       model.addAttribute(
@@ -89,8 +91,9 @@ class LaterController {
   }
 
   @PostMapping("/end")
-  String bringBack(@AuthenticationPrincipal Me me, @PathVariable UUID id) {
+  String bringBack(
+      @AuthenticationPrincipal Me me, @PathVariable UUID id, HttpServletRequest request) {
     later.bringBack(me, id);
-    return "redirect:/";
+    return LastList.back(request, id);
   }
 }

@@ -1,5 +1,6 @@
 package org.biokinet.app.worklist.web;
 
+import jakarta.servlet.http.HttpServletRequest;
 import java.time.Clock;
 import java.time.ZoneId;
 import java.util.List;
@@ -9,9 +10,12 @@ import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientService;
 import org.biokinet.app.library.Library;
 import org.biokinet.app.library.LibraryService;
+import org.biokinet.app.people.Absence;
+import org.biokinet.app.people.AccountService;
 import org.biokinet.app.platform.Days;
 import org.biokinet.app.practice.Me;
 import org.biokinet.app.worklist.WorklistService;
+import org.biokinet.app.worklist.WorklistService.Whose;
 import org.biokinet.core.progress.Attention;
 import org.springframework.data.domain.Page;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -19,10 +23,27 @@ import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.util.UriComponentsBuilder;
 
 /** The first page: who needs attention, and why. */
 @Controller
 class WorklistController {
+
+  /** The ways to the pages before and after one; everything else stays as it was asked for. */
+  record Pager(UriComponentsBuilder here, String name, int page) {
+
+    public String before() {
+      return to(page - 1);
+    }
+
+    public String after() {
+      return to(page + 1);
+    }
+
+    private String to(int other) {
+      return here.cloneBuilder().replaceQueryParam(name, other).build().toUriString();
+    }
+  }
 
   private static final int PER_PAGE = 25;
   private static final int STEADY_PER_PAGE = 25;
@@ -34,13 +55,19 @@ class WorklistController {
 
   private final WorklistService worklist;
   private final ClientService clients;
+  private final AccountService accounts;
   private final LibraryService library;
   private final Clock clock;
 
   WorklistController(
-      WorklistService worklist, ClientService clients, LibraryService library, Clock clock) {
+      WorklistService worklist,
+      ClientService clients,
+      AccountService accounts,
+      LibraryService library,
+      Clock clock) {
     this.worklist = worklist;
     this.clients = clients;
+    this.accounts = accounts;
     this.library = library;
     this.clock = clock;
   }
@@ -52,20 +79,26 @@ class WorklistController {
       @RequestParam(defaultValue = "0") int steadyPage,
       @RequestParam(defaultValue = "0") int laterPage,
       @RequestParam(defaultValue = "false") boolean steady,
-      @RequestParam(defaultValue = "false") boolean mine,
+      @RequestParam(defaultValue = "false") boolean afterwards,
+      @RequestParam(defaultValue = "ALL") Whose whose,
       @RequestParam Optional<Attention> reason,
+      HttpServletRequest request,
       Model model) {
     if (!me.role().clinical()) return "redirect:/desk";
     boolean shared = worklist.shared(me);
-    boolean onlyMine = mine && shared;
-    Page<WorklistService.Row> wanting = worklist.wanting(me, onlyMine, reason, page, PER_PAGE);
-    List<WorklistService.Reason> reasons = worklist.reasons(me, onlyMine);
+    Whose of = shared ? whose : Whose.ALL;
+    LastList.keep(request);
+    Page<WorklistService.Row> wanting = worklist.wanting(me, of, reason, page, PER_PAGE);
+    List<WorklistService.Reason> reasons = worklist.reasons(me, of);
     long all = reasons.stream().mapToLong(WorklistService.Reason::clients).sum();
-    Page<WorklistService.Row> calm = worklist.steady(me, onlyMine, steadyPage, STEADY_PER_PAGE);
-    Page<WorklistService.Row> later = worklist.later(me, onlyMine, laterPage, STEADY_PER_PAGE);
+    Page<WorklistService.Row> calm = worklist.steady(me, of, steadyPage, STEADY_PER_PAGE);
+    Page<WorklistService.Row> later = worklist.later(me, of, laterPage, STEADY_PER_PAGE);
     long total = all + calm.getTotalElements() + later.getTotalElements();
     model.addAttribute("shared", shared);
-    model.addAttribute("mine", onlyMine);
+    model.addAttribute("whose", of);
+    model.addAttribute("mine", of == Whose.MINE);
+    model.addAttribute("team", of == Whose.TEAM);
+    model.addAttribute("covered", worklist.covered(me).stream().map(this::covered).toList());
     model.addAttribute("day", Days.longDay(clock.instant(), ZoneId.of(me.zone())));
     model.addAttribute("total", total);
     model.addAttribute("all", all);
@@ -74,9 +107,21 @@ class WorklistController {
     model.addAttribute("wanting", wanting);
     model.addAttribute("calm", calm);
     model.addAttribute("later", later);
-    model.addAttribute("laterOpen", laterPage > 0);
+    model.addAttribute("here", here(request).build().toUriString());
+    model.addAttribute("wantingPages", new Pager(here(request), "page", page));
+    model.addAttribute("steadyPages", new Pager(here(request), "steadyPage", steadyPage));
+    model.addAttribute("laterPages", new Pager(here(request), "laterPage", laterPage));
+    model.addAttribute("laterOpen", afterwards);
     model.addAttribute("steadyOpen", steady || total <= SHORT_LIST);
     return "worklist/worklist";
+  }
+
+  private static UriComponentsBuilder here(HttpServletRequest request) {
+    return UriComponentsBuilder.fromPath("/").query(request.getQueryString());
+  }
+
+  private String covered(Absence a) {
+    return "%s until %s".formatted(accounts.practitionerName(a.who()), Days.day(a.last()));
   }
 
   /** The search in the head of every page. */

@@ -1,7 +1,8 @@
-package org.biokinet.app.measurement.web;
+package org.biokinet.app.measurement;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Function;
 import org.biokinet.app.platform.Days;
@@ -20,17 +21,25 @@ import org.biokinet.core.measure.Visit;
  *
  * @param days of the visits, in words
  */
-record History(List<String> days, List<Course> lines) {
+public record History(List<String> days, List<Course> lines) {
 
   /**
    * @param cells what was measured on each day, or empty
    * @param change from the first to the last, where its error is known; else empty
    * @param matters whether the change is beyond error
    */
-  record Course(
-      String label, Optional<Side> side, List<String> cells, String change, boolean matters) {}
+  public record Course(
+      String label, Optional<Side> side, List<String> cells, String change, boolean matters) {
 
-  static History of(List<Visit> newestFirst) {
+    /** Whether it only compares the two sides of the lines before it. */
+    public boolean ofBothSides() {
+      return label.equals(DIFFERENCE);
+    }
+  }
+
+  private static final String DIFFERENCE = "difference of sides";
+
+  public static History of(List<Visit> newestFirst) {
     List<Visit> visits = Visit.oldestFirst(newestFirst);
     List<Course> lines = new ArrayList<>(Scored.of(visits).stream().map(History::scored).toList());
     felt(lines, visits);
@@ -101,7 +110,7 @@ record History(List<String> days, List<Course> lines) {
                         .orElse(""))
             .toList();
     if (flags.stream().anyMatch(f -> !f.isEmpty())) {
-      lines.add(new Course("difference of sides", Optional.empty(), flags, "", false));
+      lines.add(new Course(DIFFERENCE, Optional.empty(), flags, "", false));
     }
   }
 
@@ -126,6 +135,11 @@ record History(List<String> days, List<Course> lines) {
   }
 
   private static List<String> cells(List<Optional<Double>> values) {
-    return values.stream().map(v -> v.map(MeasurePage::number).orElse("")).toList();
+    return values.stream().map(v -> v.map(History::number).orElse("")).toList();
+  }
+
+  /** With one decimal place, where it has one. */
+  public static String number(double d) {
+    return String.format(Locale.ROOT, "%.1f", d).replaceAll("\\.0$", "");
   }
 }
