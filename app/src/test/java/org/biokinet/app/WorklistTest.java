@@ -10,15 +10,22 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.redirectedUrl;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
+import jakarta.servlet.http.Cookie;
 import java.time.Duration;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
 import java.util.stream.Stream;
+import org.biokinet.app.client.Circumstances;
 import org.biokinet.app.client.Client;
+import org.biokinet.app.client.Contact;
 import org.biokinet.app.measurement.MeasurementService;
+import org.biokinet.app.people.AbsenceService;
 import org.biokinet.app.platform.Days;
 import org.biokinet.app.practice.Me;
+import org.biokinet.app.practice.Practice;
 import org.biokinet.app.session.SessionUpload;
 import org.biokinet.app.worklist.LaterService;
 import org.biokinet.app.worklist.StandingWords;
@@ -40,6 +47,7 @@ import org.springframework.beans.factory.annotation.Autowired;
 /** Whom to call first. */
 class WorklistTest extends AppTest {
 
+  @Autowired private AbsenceService absences;
   @Autowired private LaterService later;
   @Autowired private MeasurementService measurements;
 
@@ -394,5 +402,147 @@ class WorklistTest extends AppTest {
     assertThat(worklist.wanting(me, Whose.ALL, Optional.empty(), 0, 10))
         .extracting(WorklistService.Row::id)
         .containsExactly(clients.get(2).getId(), clients.get(0).getId(), clients.get(1).getId());
+  }
+
+  private List<String> names(Me me, Whose whose) {
+    return worklist.wanting(me, whose, Optional.empty(), 0, 10).stream()
+        .map(WorklistService.Row::name)
+        .sorted()
+        .toList();
+  }
+
+  private Client named(Me me, String name) {
+    return clients.add(me, Contact.of(name, LISBON), Circumstances.of(""));
+  }
+
+  @Test
+  void mineMyTeamAndEverybodys() throws Exception {
+    Practice practice = practice();
+    Me me = practitioner(practice);
+    Me colleague = practitioner(practice);
+    named(me, "Mine");
+    named(colleague, "Theirs");
+    Client together = named(colleague, "Together");
+    change(colleague, together, Set.of(me.id()), List.of());
+    assertThat(names(me, Whose.MINE)).containsExactly("Mine");
+    assertThat(names(me, Whose.TEAM)).containsExactly("Mine", "Together");
+    assertThat(names(me, Whose.ALL)).containsExactly("Mine", "Theirs", "Together");
+    change(colleague, together, Set.of(), List.of());
+    assertThat(names(me, Whose.TEAM)).containsExactly("Mine");
+    assertThat(worklist.reasons(me, Whose.TEAM))
+        .extracting(WorklistService.Reason::clients)
+        .containsExactly(1L);
+    mvc.perform(as(me, get("/?whose=MINE")))
+        .andExpect(content().string(containsString("Mine")))
+        .andExpect(content().string(not(containsString("Theirs"))));
+  }
+
+  /** Away from the first day to the last, in the zone of the practice, and not an hour longer. */
+  @Test
+  void whoeverCoversHasTheirClientsAmongTheirOwn() throws Exception {
+    Practice practice = practice();
+    Me me = practitioner(practice);
+    Me away = practitioner(practice);
+    Me third = practitioner(practice);
+    named(away, "Theirs");
+    LocalDate from = tomorrow();
+    LocalDate last = from.plusDays(2);
+    assertThat(absences.add(away, away.id(), me.id(), from, last)).isEmpty();
+    assertThat(names(me, Whose.MINE)).isEmpty();
+    clock.moveTo(from.atStartOfDay(LISBON).toInstant());
+    assertThat(names(me, Whose.MINE)).containsExactly("Theirs");
+    assertThat(names(third, Whose.MINE)).isEmpty();
+    assertThat(names(away, Whose.MINE)).as("nothing changes hands").containsExactly("Theirs");
+    mvc.perform(as(me, get("/?whose=MINE")))
+        .andExpect(content().string(containsString("You cover for")));
+    clock.moveTo(last.plusDays(1).atStartOfDay(LISBON).toInstant().minusSeconds(1));
+    assertThat(names(me, Whose.MINE)).containsExactly("Theirs");
+    clock.moveTo(last.plusDays(1).atStartOfDay(LISBON).toInstant());
+    assertThat(names(me, Whose.MINE)).isEmpty();
+  }
+
+  @Test
+  void whoIsAwayCoversForNobody() throws Exception {
+    Practice practice = practice();
+    Me me = practitioner(practice);
+    Me away = practitioner(practice);
+    Me third = practitioner(practice);
+    LocalDate from = tomorrow();
+    LocalDate last = from.plusDays(5);
+    assertThat(absences.add(away, away.id(), me.id(), from, last)).isEmpty();
+    assertThat(absences.add(me, me.id(), third.id(), last, last.plusDays(3)))
+        .as("covers on the last day")
+        .containsInstanceOf(AbsenceService.Fault.Covers.class);
+    assertThat(absences.add(third, third.id(), away.id(), last, last))
+        .containsInstanceOf(AbsenceService.Fault.CoverAway.class);
+    assertThat(absences.add(away, away.id(), third.id(), last, last.plusDays(9)))
+        .containsInstanceOf(AbsenceService.Fault.Already.class);
+    assertThat(absences.add(me, third.id(), me.id(), from, last))
+        .containsInstanceOf(AbsenceService.Fault.NotYours.class);
+    assertThat(absences.add(me, me.id(), me.id(), from, last))
+        .containsInstanceOf(AbsenceService.Fault.NoCover.class);
+    assertThat(absences.add(me, me.id(), third.id(), from.minusDays(2), last))
+        .containsInstanceOf(AbsenceService.Fault.Days.class);
+    assertThat(absences.add(me, me.id(), third.id(), last.plusDays(1), last.plusDays(3))).isEmpty();
+    mvc.perform(
+            as(third, post("/absences"))
+                .param("from", last.toString())
+                .param("last", last.toString())
+                .param("cover", away.id().toString()))
+        .andExpect(status().isUnprocessableEntity())
+        .andExpect(content().string(containsString("is away")));
+    UUID id = absences.ahead(me).get(0).id();
+    mvc.perform(as(third, post("/absences/%s/end".formatted(id)))).andExpect(status().isNotFound());
+    mvc.perform(as(away, post("/absences/%s/end".formatted(id))))
+        .andExpect(redirectedUrl("/absences"));
+    assertThat(absences.ahead(me)).hasSize(1);
+  }
+
+  @Test
+  void aClientIsGivenToSomebodyElseOnce() throws Exception {
+    Practice practice = practice();
+    Me me = practitioner(practice);
+    Me other = practitioner(practice);
+    Me third = practitioner(practice);
+    Client client = named(me, "Ada Example");
+    String path = "/clients/%s/give".formatted(client.getId());
+    mvc.perform(as(me, post(path)).param("of", me.id().toString()))
+        .andExpect(status().isUnprocessableEntity())
+        .andExpect(content().string(containsString("Choose somebody of the practice")));
+    mvc.perform(
+            as(me, post(path))
+                .param("of", me.id().toString())
+                .param("colleague", other.id().toString())
+                .param("why", "wants evenings"))
+        .andExpect(redirectedUrl("/#row-" + client.getId()));
+    assertThat(names(other, Whose.MINE)).containsExactly("Ada Example");
+    assertThat(names(me, Whose.MINE)).isEmpty();
+    mvc.perform(
+            as(me, post(path))
+                .param("of", me.id().toString())
+                .param("colleague", third.id().toString())
+                .param("why", "typed"))
+        .andExpect(status().isUnprocessableEntity())
+        .andExpect(content().string(containsString("Somebody was faster")))
+        .andExpect(content().string(containsString("value=\"typed\"")));
+    assertThat(names(other, Whose.MINE)).containsExactly("Ada Example");
+    mvc.perform(as(me, get("/clients/%s/happened".formatted(client.getId()))))
+        .andExpect(content().string(containsString("wants evenings")));
+  }
+
+  /** Whoever has dealt with one goes on where they were. */
+  @Test
+  void backFromACallIsToTheSameList() throws Exception {
+    Me me = practitioner();
+    Client client = named(me, "Ada Example");
+    Cookie session =
+        mvc.perform(as(me, get("/?reason=NO_PROGRAM")))
+            .andReturn()
+            .getResponse()
+            .getCookie("biokinet");
+    mvc.perform(
+            as(me, post("/clients/%s/call".formatted(client.getId())).cookie(session))
+                .param("reached", "false"))
+        .andExpect(redirectedUrl("/?reason=NO_PROGRAM#row-" + client.getId()));
   }
 }

@@ -117,6 +117,7 @@ record ClientRecords(
         suggested(attention, reviewed),
         stands.map(Gate.Open::beginning).filter(Beginning::smaller),
         SideShare.of(recent),
+        review,
         desk,
         putOff
             .filter(p -> p.off().holds(attention, since(attention), now))

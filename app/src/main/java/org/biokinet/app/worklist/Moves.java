@@ -50,6 +50,7 @@ public class Moves {
           all.add(emitter);
           return all;
         });
+    send(emitter, SseEmitter.event().comment("").build(), gone); // the page knows that it is open
     return emitter;
   }
 
@@ -83,11 +84,16 @@ public class Moves {
   private void send(UUID practiceId, SseEmitter.SseEventBuilder what) {
     Set<ResponseBodyEmitter.DataWithMediaType> data = what.build();
     for (SseEmitter emitter : open.getOrDefault(practiceId, Set.of())) {
-      try {
-        emitter.send(data);
-      } catch (IOException | IllegalStateException e) {
-        gone(practiceId, emitter); // the page has gone
-      }
+      send(emitter, data, () -> gone(practiceId, emitter));
+    }
+  }
+
+  private static void send(
+      SseEmitter emitter, Set<ResponseBodyEmitter.DataWithMediaType> data, Runnable gone) {
+    try {
+      emitter.send(data);
+    } catch (IOException | IllegalStateException e) {
+      gone.run(); // the page has gone
     }
   }
 

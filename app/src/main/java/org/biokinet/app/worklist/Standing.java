@@ -31,6 +31,7 @@ import org.biokinet.core.screening.Gate;
  * @param suggested what the record comes to, where it says more than to stay
  * @param smaller with which smaller doses they have begun again; empty where with none
  * @param share how much of each side is done; empty where too little is known
+ * @param review when the next one is due; empty where there is nothing to review
  * @param desk since when there was no break at the desk; empty where there is no program for it
  * @param later where they are put off; empty where they are not, or something has come up since
  */
@@ -60,6 +61,7 @@ public record Standing(
     Optional<Suggested> suggested,
     Optional<Beginning> smaller,
     Optional<SideShare> share,
+    Optional<LocalDate> review,
     Optional<Instant> desk,
     Optional<Later> later) {
 

@@ -33,7 +33,7 @@ public record StandingWords(String word, String reason, Station next) {
   }
 
   /** The state alone, where nothing more is known of it. */
-  static String word(Attention attention) {
+  public static String word(Attention attention) {
     return switch (attention) {
       case STOPPED -> "Stopped";
       case EMERGENCY -> "Emergency signs";

@@ -143,6 +143,7 @@ class Composer {
                     : h.detail().contains("\n")
                         ? h.what() + ":\n" + h.detail()
                         : "%s: %s".formatted(h.what(), h.detail()))
+        .map(line -> line.replace("→", "to")) // not in the printed type
         .collect(Collectors.joining("\n"));
   }
 
@@ -225,7 +226,7 @@ class Composer {
         .collect(Collectors.joining("\n"));
   }
 
-  /** "Neck rotation, ° left: 55 → 68"; empty for what only compares the two sides of others. */
+  /** "Pain now: from 7 to 2"; empty for what only compares the two sides of others. */
   private static Optional<String> line(History.Course c) {
     List<String> known = c.cells().stream().filter(cell -> !cell.isEmpty()).toList();
     if (known.isEmpty() || c.ofBothSides()) return Optional.empty();
@@ -234,7 +235,7 @@ class Composer {
     String last = known.get(known.size() - 1);
     if (known.size() == 1) return Optional.of("%s: %s".formatted(label, first));
     String change = c.change().isEmpty() ? "" : " (%s)".formatted(c.change());
-    return Optional.of("%s: %s → %s%s".formatted(label, first, last, change));
+    return Optional.of("%s: from %s to %s%s".formatted(label, first, last, change));
   }
 
   private String goals(Client client) {
@@ -242,7 +243,7 @@ class Composer {
     return clients.goals(client.getId()).stream()
         .map(
             (Goal g) ->
-                "%s: %d → %d of 10, wanted %d%s"
+                "%s: from %d to %d of 10, wanted %d%s"
                     .formatted(
                         g.activity(),
                         g.rated(),

@@ -23,6 +23,7 @@ import org.biokinet.core.measure.Visit;
 import org.biokinet.core.progress.Choice;
 import org.biokinet.core.progress.Diary;
 import org.biokinet.core.progress.DiaryWriter;
+import org.biokinet.core.progress.Outlook;
 import org.biokinet.core.progress.Overview;
 import org.biokinet.core.progress.Pace;
 import org.biokinet.core.progress.Part;
@@ -74,6 +75,20 @@ class DecideController {
     fill(clients.get(me, id), Optional.empty(), model)
         .ifPresent(open -> record(open.kept(), model));
     return "review/decision-parts :: record";
+  }
+
+  /** The weeks ahead, put in when the rest is there: they are played a thousand times. */
+  @GetMapping("/ahead")
+  String ahead(@AuthenticationPrincipal Me me, @PathVariable UUID id, Model model) {
+    Client client = clients.get(me, id);
+    model.addAttribute("client", client);
+    reviews
+        .kept(client)
+        .flatMap(
+            kept -> Outlook.of(kept.diary(), id.hashCode() + kept.diary().today().toEpochDay()))
+        .map(OutlookWords::of)
+        .ifPresent(words -> model.addAttribute("ahead", words));
+    return "review/decision-parts :: ahead";
   }
 
   private String grid(Client client, Optional<DecisionGrid.Typed> typed, Model model) {

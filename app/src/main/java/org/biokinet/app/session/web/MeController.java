@@ -82,11 +82,18 @@ class MeController {
    * One line of today's list.
    *
    * @param still a figure at the end of the movement, or empty
-   * @param clock how long it takes, or that it is not done today
+   * @param clock how long it takes
+   * @param off whether it is not done today
    * @param waits why it is left out, or empty
    */
   record TodayItem(
-      int place, String name, String still, String meaning, String clock, String waits) {}
+      int place,
+      String name,
+      String still,
+      String meaning,
+      String clock,
+      boolean off,
+      String waits) {}
 
   /** A program that can be chosen. */
   record Offer(ProgramKind program, String clock, boolean chosen) {}
@@ -203,9 +210,8 @@ class MeController {
               name,
               still(item, name),
               new DoseWords(item.exercise().doseContext(), me.language()).of(now.dose(item)),
-              now.off().contains(items.size())
-                  ? messages.getMessage("today.off", null, me.language())
-                  : Timeline.clock(timeline.seconds(items.size())),
+              Timeline.clock(timeline.seconds(items.size())),
+              now.off().contains(items.size()),
               waits(now, items.size(), me.language())));
     }
     model.addAttribute("title", replay.program().title());
