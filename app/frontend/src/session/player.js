@@ -244,9 +244,9 @@ Alpine.data("player", () => {
     overCeiling() {
       return this.felt > script.ceiling;
     },
-    /** Where it was too strong: asked by what was felt, and of what was tapped. */
+    /** Where it was too strong: asked by what was felt, and of what was tapped; never without an answer. */
     asksStrong() {
-      return this.overCeiling() || this.strong.length > 0;
+      return [...this.$root.querySelectorAll("[data-stretch]")].some((label) => this.mayBeStrong(label));
     },
     mayBeStrong(label) {
       const { done, stretch } = label.dataset;

@@ -133,12 +133,9 @@ abstract class AppTest {
   void everybodyStandsWhereTheRecordsSay() {
     try {
       for (Me me : people) {
-        worklist.wanting(
-            me,
-            Whose.ALL,
-            Optional.empty(),
-            0,
-            1); // whose time is over is brought up before it is shown
+        worklist
+            .look(me, Whose.ALL)
+            .wanting(Optional.empty(), 0, 1); // whose time is over is brought up before it is shown
         for (Client c : clients.all(me)) {
           atOneMoment.executeWithoutResult(
               one -> assertThat(standings.kept(c)).as(c.name()).isEqualTo(standings.made(c)));

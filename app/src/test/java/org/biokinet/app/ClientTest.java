@@ -233,8 +233,8 @@ class ClientTest extends AppTest {
     Cookie device = device(me, client);
     String path = "/clients/" + client.getId();
     mvc.perform(as(me, post(path + "/archive"))).andExpect(redirectedUrl(path + "/about"));
-    assertThat(worklist.wanting(me, Whose.ALL, Optional.empty(), 0, 10)).isEmpty();
-    assertThat(worklist.steady(me, Whose.ALL, 0, 10)).isEmpty();
+    assertThat(worklist.look(me, Whose.ALL).wanting(Optional.empty(), 0, 10)).isEmpty();
+    assertThat(worklist.look(me, Whose.ALL).steady(0, 10)).isEmpty();
     mvc.perform(get("/me/today").cookie(device)).andExpect(view().name("session/closed"));
     mvc.perform(get("/me/player?pain=1").cookie(device)).andExpect(redirectedUrl("/me/today"));
     mvc.perform(as(me, get("/find")).param("q", "Ada"))

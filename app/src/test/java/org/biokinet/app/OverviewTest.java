@@ -106,10 +106,8 @@ class OverviewTest extends AppTest {
     assertThat(stops.stopped()).isEqualTo(6);
     assertThat(stops.called()).isEqualTo(5);
     // A session that is told of came in a moment before it is written down.
-    assertThat(stops.median().orElseThrow())
-        .isCloseTo(Duration.ofHours(3), Duration.ofMinutes(1));
-    assertThat(stops.longest().orElseThrow())
-        .isCloseTo(Duration.ofHours(5), Duration.ofMinutes(1));
+    assertThat(stops.median().orElseThrow()).isCloseTo(Duration.ofHours(3), Duration.ofMinutes(1));
+    assertThat(stops.longest().orElseThrow()).isCloseTo(Duration.ofHours(5), Duration.ofMinutes(1));
     mvc.perform(as(owner, get("/practice/overview")))
         .andExpect(content().string(containsString("3.0 h at the median, 5.0 h the longest")));
     mvc.perform(as(me, get("/practice/overview"))).andExpect(status().isForbidden());

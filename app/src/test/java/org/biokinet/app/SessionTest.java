@@ -552,7 +552,8 @@ class SessionTest extends AppTest {
         new CheckInUpload(UUID.randomUUID(), stop.uploadId(), 8, 4, null, null, null, null, ""));
     assertThat(
             worklist
-                .wanting(me, Whose.ALL, Optional.empty(), 0, 1)
+                .look(me, Whose.ALL)
+                .wanting(Optional.empty(), 0, 1)
                 .getContent()
                 .get(0)
                 .week()

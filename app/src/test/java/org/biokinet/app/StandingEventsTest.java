@@ -203,9 +203,9 @@ class StandingEventsTest extends AppTest {
     Set<UUID> listed = new HashSet<>();
     for (Page<WorklistService.Row> page :
         List.of(
-            worklist.wanting(me, Whose.ALL, Optional.empty(), 0, 10),
-            worklist.steady(me, Whose.ALL, 0, 10),
-            worklist.later(me, Whose.ALL, 0, 10))) {
+            worklist.look(me, Whose.ALL).wanting(Optional.empty(), 0, 10),
+            worklist.look(me, Whose.ALL).steady(0, 10),
+            worklist.look(me, Whose.ALL).later(0, 10))) {
       page.forEach(row -> assertThat(listed.add(row.id())).as("once").isTrue());
     }
     for (Client c : treated) {

@@ -56,21 +56,21 @@ class WorklistTest extends AppTest {
     Me me = practitioner();
     client(me);
     for (int n = 0; n < 2; n++) share(me, client(me), "chin-tuck", "3x10s");
-    assertThat(worklist.reasons(me, Whose.ALL))
+    assertThat(worklist.look(me, Whose.ALL).reasons())
         .containsExactly(
             new WorklistService.Reason(Attention.NOT_OPENED, "Not opened", 2),
             new WorklistService.Reason(Attention.NO_PROGRAM, "No program", 1));
-    assertThat(worklist.wanting(me, Whose.ALL, Optional.of(Attention.NOT_OPENED), 0, 10))
+    assertThat(worklist.look(me, Whose.ALL).wanting(Optional.of(Attention.NOT_OPENED), 0, 10))
         .extracting(WorklistService.Row::attention)
         .containsExactly(Attention.NOT_OPENED, Attention.NOT_OPENED);
-    assertThat(worklist.wanting(me, Whose.ALL, Optional.empty(), 0, 10)).hasSize(3);
+    assertThat(worklist.look(me, Whose.ALL).wanting(Optional.empty(), 0, 10)).hasSize(3);
     mvc.perform(as(me, get("/?reason=NOT_OPENED")))
         .andExpect(content().string(containsString("3 want you")))
         .andExpect(content().string(containsString("Not opened 2")))
         .andExpect(content().string(not(containsString("Nothing prescribed yet"))));
     mvc.perform(as(me, get("/?reason=nonsense"))).andExpect(status().isBadRequest());
     Me elsewhere = practitioner();
-    assertThat(worklist.reasons(elsewhere, Whose.ALL)).isEmpty();
+    assertThat(worklist.look(elsewhere, Whose.ALL).reasons()).isEmpty();
   }
 
   /** Who was dealt with meanwhile is not looked for in vain. */
@@ -92,7 +92,7 @@ class WorklistTest extends AppTest {
   }
 
   private List<Attention> wanting(Me me) {
-    return worklist.wanting(me, Whose.ALL, Optional.empty(), 0, 10).stream()
+    return worklist.look(me, Whose.ALL).wanting(Optional.empty(), 0, 10).stream()
         .map(WorklistService.Row::attention)
         .toList();
   }
@@ -116,10 +116,10 @@ class WorklistTest extends AppTest {
                 .param("reason", " waits for the scan "))
         .andExpect(redirectedUrl("/#row-" + client.getId()));
     assertThat(wanting(me)).isEmpty();
-    assertThat(worklist.reasons(me, Whose.ALL)).isEmpty();
-    assertThat(worklist.steady(me, Whose.ALL, 0, 10)).isEmpty();
+    assertThat(worklist.look(me, Whose.ALL).reasons()).isEmpty();
+    assertThat(worklist.look(me, Whose.ALL).steady(0, 10)).isEmpty();
     String words = "Later, on %s: waits for the scan".formatted(Days.day(until));
-    assertThat(worklist.later(me, Whose.ALL, 0, 10))
+    assertThat(worklist.look(me, Whose.ALL).later(0, 10))
         .extracting(WorklistService.Row::word, WorklistService.Row::reason)
         .containsExactly(tuple("No program", words));
     mvc.perform(as(me, get("/"))).andExpect(content().string(containsString("1 later")));
@@ -127,7 +127,7 @@ class WorklistTest extends AppTest {
     assertThat(wanting(me)).isEmpty();
     clock.moveTo(until.atStartOfDay(LISBON).toInstant());
     assertThat(wanting(me)).containsExactly(Attention.NO_PROGRAM);
-    assertThat(worklist.later(me, Whose.ALL, 0, 10)).isEmpty();
+    assertThat(worklist.look(me, Whose.ALL).later(0, 10)).isEmpty();
   }
 
   @Test
@@ -399,13 +399,13 @@ class WorklistTest extends AppTest {
       raise(clients.get(n), Attention.MESSAGE);
       clock.moveTo(clock.instant().plus(Duration.ofMinutes(1)));
     }
-    assertThat(worklist.wanting(me, Whose.ALL, Optional.empty(), 0, 10))
+    assertThat(worklist.look(me, Whose.ALL).wanting(Optional.empty(), 0, 10))
         .extracting(WorklistService.Row::id)
         .containsExactly(clients.get(2).getId(), clients.get(0).getId(), clients.get(1).getId());
   }
 
   private List<String> names(Me me, Whose whose) {
-    return worklist.wanting(me, whose, Optional.empty(), 0, 10).stream()
+    return worklist.look(me, whose).wanting(Optional.empty(), 0, 10).stream()
         .map(WorklistService.Row::name)
         .sorted()
         .toList();
@@ -429,7 +429,7 @@ class WorklistTest extends AppTest {
     assertThat(names(me, Whose.ALL)).containsExactly("Mine", "Theirs", "Together");
     change(colleague, together, Set.of(), List.of());
     assertThat(names(me, Whose.TEAM)).containsExactly("Mine");
-    assertThat(worklist.reasons(me, Whose.TEAM))
+    assertThat(worklist.look(me, Whose.TEAM).reasons())
         .extracting(WorklistService.Reason::clients)
         .containsExactly(1L);
     mvc.perform(as(me, get("/?whose=MINE")))

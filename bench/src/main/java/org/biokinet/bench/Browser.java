@@ -40,7 +40,7 @@ final class Browser {
    */
   HttpResponse<String> post(String path, Map<String, String> form, String page)
       throws IOException, InterruptedException {
-    String token = found(page, "name=\"csrf\" content=\"([^\"]+)\"");
+    String token = found(page, "name=\"_?csrf\"[^>]*?(?:content|value)=\"([^\"]+)\"");
     String body =
         form.entrySet().stream()
             .map(e -> e.getKey() + "=" + URLEncoder.encode(e.getValue(), StandardCharsets.UTF_8))

@@ -31,7 +31,7 @@ public final class PracticeLoad {
   private static final String DEMO = "okafor@harbourlane.example";
   private static final String PASSWORD = "harbour-lane-demo";
   private static final int SMALL = 20;
-  private static final int SMALL_SESSIONS = 20;
+  private static final String OVERVIEW = "/practice/overview";
   private static final int WARM_UP = 60;
   private static final int REQUESTS = 100;
 
@@ -41,9 +41,9 @@ public final class PracticeLoad {
       throws SQLException, IOException, InterruptedException {
     if (arguments[0].equals("fill")) {
       try (Connection db = DriverManager.getConnection(arguments[1], arguments[2], arguments[3])) {
-        new Filler(db).practice("small", SMALL, SMALL_SESSIONS);
-        new Filler(db)
-            .practice("large", Integer.parseInt(arguments[4]), Integer.parseInt(arguments[5]));
+        int sessions = Integer.parseInt(arguments[5]);
+        new Filler(db).practice("small", SMALL, sessions);
+        new Filler(db).practice("large", Integer.parseInt(arguments[4]), sessions);
       }
     } else {
       measure(arguments[1]);
@@ -54,36 +54,55 @@ public final class PracticeLoad {
     List<Browser> owners = new ArrayList<>();
     List<Browser> desks = new ArrayList<>();
     List<String> about = new ArrayList<>();
+    List<String> call = new ArrayList<>();
+    List<String> pages = new ArrayList<>();
     for (String size : List.of("small", "large")) {
       Browser owner = new Browser(base, size + "@load.example", PASSWORD);
       owners.add(owner);
       desks.add(new Browser(base, size + "-desk@load.example", PASSWORD));
       String list = owner.get("/").body();
-      about.add("/clients/" + Browser.found(list, "id=\"row-([0-9a-f-]+)\"") + "/about");
+      pages.add(list);
+      String client = "/clients/" + Browser.found(list, "id=\"row-([0-9a-f-]+)\"");
+      about.add(client + "/about");
+      call.add(client + "/call");
     }
-    compare("worklist", owners, List.of("/", "/"));
-    compare("front desk", desks, List.of("/desk", "/desk"));
-    compare("About", owners, about);
+    compare("worklist", size -> owners.get(size).get("/").statusCode());
+    compare("worklist, mine", size -> owners.get(size).get("/?whose=MINE").statusCode());
+    compare("front desk", size -> desks.get(size).get("/desk").statusCode());
+    compare("About", size -> owners.get(size).get(about.get(size)).statusCode());
+    // What comes in brings up where the client stands, in its own transaction.
+    Map<String, String> called = Map.of("reached", "true", "said", "measured");
+    compare(
+        "a call, with where the client stands then, and the list",
+        size -> owners.get(size).post(call.get(size), called, pages.get(size)).statusCode());
+    compare("the practice as a whole", size -> owners.get(size).get(OVERVIEW).statusCode());
+  }
+
+  /** Asks for something in one of the two practices, and says with which status it was answered. */
+  private interface Asking {
+    int ask(int size) throws IOException, InterruptedException;
   }
 
   /** Of the two in turn, so that whatever else the machine does meets both. */
-  private static void compare(String what, List<Browser> who, List<String> paths)
-      throws IOException, InterruptedException {
+  private static void compare(String what, Asking asking) throws IOException, InterruptedException {
     double[][] millis = new double[2][REQUESTS];
+    double[] first = new double[2];
     for (int i = -WARM_UP; i < REQUESTS; i++) {
       for (int size = 0; size < 2; size++) {
         long begin = System.nanoTime();
-        int status = who.get(size).get(paths.get(size)).statusCode();
+        int status = asking.ask(size);
         if (status != 200) throw new IllegalStateException(what + ": " + status);
-        if (i >= 0) millis[size][i] = (System.nanoTime() - begin) / 1e6;
+        double took = (System.nanoTime() - begin) / 1e6;
+        if (i >= 0) millis[size][i] = took;
+        if (i == -WARM_UP) first[size] = took;
       }
     }
     for (double[] m : millis) Arrays.sort(m);
     double small = millis[0][REQUESTS / 2];
     double large = millis[1][REQUESTS / 2];
     System.out.printf(
-        "%s: median %.1f ms in the small practice, %.1f ms in the large one, ratio %.2f%n",
-        what, small, large, large / small);
+        "%s: median %.1f ms in the small practice, %.1f ms in the large one, ratio %.2f; the first %.0f and %.0f ms%n",
+        what, small, large, large / small, first[0], first[1]);
   }
 
   /** Copies rows inside the database, with other keys. */
@@ -134,7 +153,7 @@ public final class PracticeLoad {
           from (select * from session_record where client_id in
               (select id from client where name = '%s') limit 1) t,
             client c join program_version v on v.client_id = c.id, seq_1_to_%d s
-          where c.practice_id = %s
+          where v.program = t.program and v.number = t.version and c.practice_id = %s
           """
               .formatted(MODEL, sessions, q(practice)));
       update(

@@ -40,7 +40,8 @@ import org.springframework.transaction.annotation.Transactional;
 
 /**
  * Sums over the records of a practice, asked of the database as they stand there: no rule of a
- * client is decided here, and nothing is written.
+ * client is decided here, and nothing is written. They go from the clients to their rows ({@code
+ * straight_join}), which are few of many, whatever the database has counted of them.
  */
 @Service
 public class OverviewService {
@@ -149,8 +150,8 @@ public class OverviewService {
             """
             select v.title, count(distinct s.client_id), count(*), sum(s.seconds_done),
               sum(s.seconds_planned)
-            from client c join session_record s on s.client_id = c.id and s.local_date >= ?
-              join program_version v on v.id = s.program_version_id
+            from client c straight_join session_record s on s.client_id = c.id and s.local_date >= ?
+              straight_join program_version v on v.id = s.program_version_id
             where c.practice_id = ? group by v.title
             having count(distinct s.client_id) >= ? order by 2 desc, 1 limit ?
             """)
@@ -190,8 +191,8 @@ public class OverviewService {
             from (select s.program_version_id as version, i.item as item, s.client_id as client,
                 count(*) as times, sum(i.seconds_done = 0) as nothing,
                 sum(i.seconds_done) as done, sum(i.seconds_planned) as planned
-              from client c join session_record s on s.client_id = c.id and s.local_date >= ?
-                join session_item i on i.session_id = s.id
+              from client c straight_join session_record s on s.client_id = c.id and s.local_date >= ?
+                straight_join session_item i on i.session_id = s.id
               where c.practice_id = ? group by s.program_version_id, i.item, s.client_id) t
             join program_version v on v.id = t.version
             """)
@@ -242,8 +243,8 @@ public class OverviewService {
     db.sql(
             """
             select s.program_version_id, k.provoked
-            from client c join session_record s on s.client_id = c.id and s.local_date >= ?
-              join check_in k on k.client_id = s.client_id and k.session_upload_id = s.upload_id
+            from client c straight_join session_record s on s.client_id = c.id and s.local_date >= ?
+              straight_join check_in k on k.client_id = s.client_id and k.session_upload_id = s.upload_id
             where c.practice_id = ?
               and not exists (select 1 from check_in n where n.supersedes = k.id)
             """)
@@ -278,7 +279,7 @@ public class OverviewService {
     Map<Of, double[]> firstAndLast = new LinkedHashMap<>();
     db.sql(
             """
-            select m.client_id, m.value from client c join measurement m on m.client_id = c.id
+            select m.client_id, m.value from client c straight_join measurement m on m.client_id = c.id
             where c.practice_id = ? and c.archived_at is null and m.kind in ('PAIN', 'RANGE')
               and m.practitioner_id is not null and m.at >= c.episode_since
               and not exists (select 1 from measurement n where n.supersedes = m.id)
@@ -349,7 +350,7 @@ public class OverviewService {
     db.sql(
             """
             select v.client_id, json_extract(v.document, '$.items[*].exercise')
-            from client c join program_version v on v.client_id = c.id and v.program = 'MAIN'
+            from client c straight_join program_version v on v.client_id = c.id and v.program = 'MAIN'
             where c.practice_id = ? and v.shared_at >= c.episode_since
               and v.number = (select max(n.number) from program_version n
                 where n.client_id = c.id and n.program = 'MAIN')

@@ -3,6 +3,7 @@ package org.biokinet.app.people;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -102,7 +103,9 @@ public class AbsenceService {
 
   private Optional<Fault> fault(Me me, UUID who, UUID cover, LocalDate from, LocalDate last) {
     LocalDate today = today(me);
-    if (from.isBefore(today) || last.isBefore(from) || last.isAfter(from.plusDays(MOST_DAYS))) {
+    if (from.isBefore(today)
+        || last.isBefore(from)
+        || ChronoUnit.DAYS.between(from, last) > MOST_DAYS) {
       return Optional.of(new Fault.Days(today));
     }
     if (!who.equals(me.id()) && !me.role().owner()) return Optional.of(new Fault.NotYours());

@@ -11,13 +11,14 @@ import org.springframework.stereotype.Component;
 
 /**
  * Brings up whom time has changed before anybody looks: what a review suggests counts days, so that
- * at midnight it is everybody who has begun. Whoever looks meanwhile finds the rest brought up.
+ * at midnight it is everybody who has begun. Also whoever has no row yet, or one of an older form.
  */
 @Component
 @ConditionalOnProperty(name = "biokinet.mail-rounds", matchIfMissing = true)
 class StandingRounds {
   private static final Logger LOG = LoggerFactory.getLogger(StandingRounds.class);
   private static final long MINUTE = 60_000;
+  private static final long SOON = 1_000;
 
   private final Standings standings;
   private final StandingService service;
@@ -29,8 +30,9 @@ class StandingRounds {
     this.clock = clock;
   }
 
-  @Scheduled(fixedDelay = MINUTE, initialDelay = MINUTE)
+  @Scheduled(fixedDelay = MINUTE, initialDelay = SOON)
   void round() {
+    standings.missing().forEach(this::renew);
     standings.due(clock.instant(), Standing.FORM).forEach(this::renew);
   }
 

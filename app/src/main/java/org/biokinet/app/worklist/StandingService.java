@@ -34,6 +34,7 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.event.EventListener;
+import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionSynchronization;
@@ -151,10 +152,22 @@ public class StandingService {
     bringUp(clientId);
   }
 
-  /** Those of a practice that time has changed, or whose row has an older form. */
+  /**
+   * So many are brought up while somebody waits for the list; the rest is the matter of the next
+   * round (our choice).
+   */
+  private static final Limit MOST_AT_A_LOOK = Limit.of(40);
+
+  /** How many of a practice are still to be looked at for the first time in this form. */
+  @Transactional(readOnly = true)
+  public long missing(UUID practiceId) {
+    return standings.missing(practiceId, Standing.FORM);
+  }
+
+  /** Those of a practice that time has changed, or whose row has an older form, as many. */
   @Transactional(readOnly = true)
   public List<UUID> due(UUID practiceId) {
-    return standings.due(practiceId, clock.instant(), Standing.FORM);
+    return standings.due(practiceId, clock.instant(), Standing.FORM, MOST_AT_A_LOOK);
   }
 
   /** As it is kept, or made from the records where nothing is kept or its time is over. */

@@ -1,13 +1,19 @@
 package org.biokinet.app.worklist;
 
+import static java.util.stream.Collectors.toSet;
+
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.util.LinkedHashSet;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Stream;
+import org.biokinet.app.appointment.Appointment;
+import org.biokinet.app.appointment.AppointmentService;
 import org.biokinet.app.client.Station;
 import org.biokinet.app.people.Absence;
 import org.biokinet.app.people.AbsenceService;
@@ -80,6 +86,7 @@ public class WorklistService {
   private final StandingService service;
   private final AbsenceService absences;
   private final AccountService accounts;
+  private final AppointmentService appointments;
   private final Clock clock;
 
   WorklistService(
@@ -87,76 +94,103 @@ public class WorklistService {
       StandingService service,
       AbsenceService absences,
       AccountService accounts,
+      AppointmentService appointments,
       Clock clock) {
     this.standings = standings;
     this.service = service;
     this.absences = absences;
     this.accounts = accounts;
+    this.appointments = appointments;
     this.clock = clock;
   }
 
-  /**
-   * Those who want something, the most pressing first, then whoever has waited longest.
-   *
-   * @param only of this reason alone; empty for all
-   */
-  public Page<Row> wanting(Me me, Whose whose, Optional<Attention> only, int page, int size) {
-    return places(
-        me,
-        whose,
-        only.map(Attention::place).orElse(FIRST),
-        only.map(Attention::place).orElse(STEADY - 1),
-        page(page, size, PRESSING));
-  }
-
-  /** For what reasons somebody wants something, the most pressing first. */
-  public List<Reason> reasons(Me me, Whose whose) {
+  /** The list as somebody looks at it now; whose time is over is brought up before. */
+  public Look look(Me me, Whose whose) {
     bringUp(me);
-    return standings
-        .counted(me.practiceId(), whose == Whose.ALL, whom(me), team(me, whose), FIRST, STEADY - 1)
-        .stream()
-        .map(
-            at -> {
-              Attention attention = Attention.at(at.getPlace());
-              return new Reason(attention, StandingWords.word(attention), at.getClients());
-            })
-        .toList();
-  }
-
-  /** Those who are looked at later. */
-  public Page<Row> later(Me me, Whose whose, int page, int size) {
-    return places(
-        me, whose, StandingRow.LATER, StandingRow.LATER + LAST, page(page, size, PRESSING));
-  }
-
-  public Page<Row> steady(Me me, Whose whose, int page, int size) {
-    return places(me, whose, STEADY, LAST, page(page, size, BY_NAME));
-  }
-
-  private Page<Row> places(Me me, Whose whose, int from, int to, Pageable page) {
-    bringUp(me);
-    Instant now = clock.instant();
-    return standings
-        .places(me.practiceId(), whose == Whose.ALL, whom(me), team(me, whose), from, to, page)
-        .map(r -> row(me, r, now));
-  }
-
-  /** Those whose clients are mine today. */
-  private Set<UUID> whom(Me me) {
-    Set<UUID> whom = new LinkedHashSet<>(List.of(me.id()));
-    covered(me).forEach(a -> whom.add(a.who()));
-    return whom;
-  }
-
-  private static String team(Me me, Whose whose) {
-    return whose == Whose.TEAM ? me.id().toString() : "";
-  }
-
-  /** For whom I look today, and until when. */
-  public List<Absence> covered(Me me) {
     LocalDate today = absences.today(me);
-    return absences.ahead(me).stream()
-        .filter(a -> a.on(today) && a.cover().equals(me.id()))
+    List<Absence> covered =
+        absences.ahead(me).stream().filter(a -> a.on(today) && a.cover().equals(me.id())).toList();
+    return new Look(me, whose, covered);
+  }
+
+  /** Somebody's look at it. */
+  public final class Look {
+    private final Me me;
+    private final boolean all;
+    private final Set<UUID> whom;
+    private final String team;
+    private final List<Absence> covered;
+    private final Instant now = clock.instant();
+
+    private Look(Me me, Whose whose, List<Absence> covered) {
+      this.me = me;
+      this.all = whose == Whose.ALL;
+      this.whom =
+          Stream.concat(Stream.of(me.id()), covered.stream().map(Absence::who)).collect(toSet());
+      this.team = whose == Whose.TEAM ? me.id().toString() : "";
+      this.covered = covered;
+    }
+
+    /** For whom I look today, and until when. */
+    public List<Absence> covered() {
+      return covered;
+    }
+
+    /**
+     * Those who want something, the most pressing first, then whoever has waited longest.
+     *
+     * @param only of this reason alone; empty for all
+     */
+    public Page<Row> wanting(Optional<Attention> only, int page, int size) {
+      return places(
+          only.map(Attention::place).orElse(FIRST),
+          only.map(Attention::place).orElse(STEADY - 1),
+          page(page, size, PRESSING));
+    }
+
+    /** For what reasons somebody wants something, the most pressing first. */
+    public List<Reason> reasons() {
+      return standings
+          .counted(me.practiceId(), Standing.FORM, all, whom, team, FIRST, STEADY - 1)
+          .stream()
+          .map(
+              at -> {
+                Attention attention = Attention.at(at.getPlace());
+                return new Reason(attention, StandingWords.word(attention), at.getClients());
+              })
+          .toList();
+    }
+
+    /** Those who are looked at later. */
+    public Page<Row> later(int page, int size) {
+      return places(StandingRow.LATER, StandingRow.LATER + LAST, page(page, size, PRESSING));
+    }
+
+    public Page<Row> steady(int page, int size) {
+      return places(STEADY, LAST, page(page, size, BY_NAME));
+    }
+
+    private Page<Row> places(int from, int to, Pageable page) {
+      return standings
+          .places(me.practiceId(), Standing.FORM, all, whom, team, from, to, page)
+          .map(r -> row(me, r, now));
+    }
+  }
+
+  /** An appointment of today; empty where it is with nobody who is treated now. */
+  public record Meeting(Appointment at, Optional<Row> row) {}
+
+  /** Today's appointments, the first first, each with where the client stands. */
+  public List<Meeting> meetings(Me me) {
+    List<Appointment> today = appointments.on(me, appointments.today(me));
+    Instant now = clock.instant();
+    Map<UUID, Row> rows = new HashMap<>();
+    List<UUID> known = today.stream().flatMap(a -> a.client().stream()).toList();
+    if (!known.isEmpty()) {
+      standings.findAllById(known).forEach(r -> rows.put(r.getId(), row(me, r, now)));
+    }
+    return today.stream()
+        .map(a -> new Meeting(a, a.client().flatMap(c -> Optional.ofNullable(rows.get(c)))))
         .toList();
   }
 
@@ -180,6 +214,11 @@ public class WorklistService {
         PutOff.may(s.attention()));
   }
 
+  /** How many are not on any list yet, after the application was changed. */
+  public long missing(Me me) {
+    return service.missing(me.practiceId());
+  }
+
   /** Whether somebody else of the practice has clients too. */
   public boolean shared(Me me) {
     return standings.existsByPracticeIdAndPractitionerIdNot(me.practiceId(), me.id());
@@ -193,7 +232,7 @@ public class WorklistService {
   public Page<DeskRow> desk(Me me, String q, int page, int size) {
     bringUp(me);
     return standings
-        .found(me.practiceId(), q, PageRequest.of(Pages.bounded(page), size))
+        .found(me.practiceId(), Standing.FORM, q, PageRequest.of(Pages.bounded(page), size))
         .map(
             r ->
                 new DeskRow(
@@ -206,9 +245,8 @@ public class WorklistService {
                     r.standing().pinForgotten().isPresent()));
   }
 
-  /** Those whose time is over; few, since what depends on the day is left to the words. */
+  /** Those whose time is over, the most pressing first; at midnight not all of many. */
   private void bringUp(Me me) {
-    List<UUID> due = service.due(me.practiceId());
-    due.forEach(service::renew);
+    service.due(me.practiceId()).forEach(service::renew);
   }
 }

@@ -7,6 +7,7 @@
       "people",
       "settings",
       "client",
+      "appointment",
       "access",
       "screening",
       "library",

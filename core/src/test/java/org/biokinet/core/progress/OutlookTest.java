@@ -8,18 +8,20 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.SplittableRandom;
 import org.biokinet.core.dose.Pacing;
 import org.biokinet.core.exercise.Catalogue;
 import org.biokinet.core.exercise.Exercise;
 import org.biokinet.core.program.Item;
 import org.biokinet.core.program.Program;
+import org.biokinet.core.screening.Allowed;
 import org.biokinet.core.screening.Irritability.Settles;
 import org.junit.jupiter.api.Test;
 
 /** How far ahead can be seen, measured on made-up clients whose weeks are known. */
 class OutlookTest {
-  private static final int CLIENTS = Integer.getInteger("biokinet.outlook", 60);
+  private static final int CLIENTS = Integer.getInteger("biokinet.outlook", 16);
   private static final ZoneId LISBON = ZoneId.of("Europe/Lisbon");
   private static final LocalDate FIRST = LocalDate.of(2026, 1, 5);
 
@@ -62,42 +64,95 @@ class OutlookTest {
         random.nextDouble(2, 3.4));
   }
 
+  private static Simulated.Followed followed(int n, Simulated as) {
+    SplittableRandom random = new SplittableRandom(n);
+    List<Simulated.Day> days =
+        Simulated.days(random.nextLong(), new Simulated.Phase(BEHIND + Outlook.MOST_WEEKS * 7, as));
+    return Simulated.followed(
+        program(),
+        Optional.of(DiaryBuilder.allowed(Settles.WITHIN_10_MINUTES)),
+        FIRST,
+        LISBON,
+        days,
+        BEHIND);
+  }
+
+  /**
+   * Of ten ranges eight hold, as far as a few clients can tell; with {@code -Dbiokinet.outlook=200}
+   * as they are told of in docs/OUTLOOK.md.
+   */
   @Test
   void theRangeHoldsAsOftenAsItSays() {
-    Program program = program();
     int held = 0;
-    int below = 0;
-    int beyond = 0;
-    int told = 0;
+    int sooner = 0;
+    int later = 0;
     for (int n = 0; n < CLIENTS; n++) {
-      SplittableRandom random = new SplittableRandom(1000 + n);
-      List<Simulated.Day> days =
-          Simulated.days(
-              random.nextLong(),
-              new Simulated.Phase(BEHIND + Outlook.MOST_WEEKS * 7, somebody(random)));
-      Simulated.Followed followed =
-          Simulated.followed(
-              program,
-              Optional.of(DiaryBuilder.allowed(Settles.WITHIN_10_MINUTES)),
-              FIRST,
-              LISBON,
-              days,
-              BEHIND);
-      if (followed.atTarget().isPresent() && followed.atTarget().getAsInt() <= BEHIND) continue;
-      Outlook outlook = Outlook.of(followed.diary(), n).orElseThrow();
-      int weeks =
-          followed.atTarget().isPresent()
-              ? (followed.atTarget().getAsInt() - BEHIND + 6) / 7
-              : Outlook.MOST_WEEKS + 1;
-      told++;
-      int low = outlook.target().low().orElse(53);
-      int high = outlook.target().high().orElse(53);
-      if (weeks < low) below++;
-      else if (weeks > high) beyond++;
-      else held++;
-      System.out.println(outlook.steps() + " " + outlook.target() + " truth " + weeks);
+      Simulated.Followed f = followed(1000 + n, somebody(new SplittableRandom(n)));
+      if (f.atTarget().isPresent() && f.atTarget().getAsInt() <= BEHIND) continue;
+      OptionalInt weeks =
+          f.atTarget().isPresent()
+              ? OptionalInt.of((f.atTarget().getAsInt() - BEHIND + 6) / 7)
+              : OptionalInt.empty();
+      Outlook.Range range = Outlook.of(f.diary(), n).orElseThrow().target();
+      if (range.holds(weeks)) held++;
+      else if (weeks.orElse(99) < range.low().orElse(99)) sooner++;
+      else later++;
     }
-    System.out.println(told + ": held " + held + ", sooner " + below + ", later " + beyond);
-    assertThat(told).isPositive();
+    System.out.printf("outlook: held %d, sooner %d, later %d%n", held, sooner, later);
+    double share = (double) held / (held + sooner + later);
+    if (CLIENTS >= 200) assertThat(share).isBetween(0.75, 0.85);
+    assertThat(share).isBetween(0.6, 0.95);
+  }
+
+  @Test
+  void oneSeedSaysTheSameAndMoreDoneIsNeverLater() {
+    Diary diary = followed(1, new Simulated(0.8, 0.9, 3, -0.2, 0.5, 3)).diary();
+    Outlook outlook = Outlook.of(diary, 7).orElseThrow();
+    assertThat(Outlook.of(diary, 7)).contains(outlook);
+    assertThat(outlook.steps()).isPositive();
+    assertThat(outlook.ninety().middle().orElse(99))
+        .isLessThan(outlook.sixty().middle().orElse(99));
+    assertThat(outlook.finish().middle().orElse(99))
+        .as("four weeks at the target at least")
+        .isGreaterThanOrEqualTo(outlook.target().middle().orElseThrow() + 4);
+    assertThat(outlook.target().low().orElseThrow())
+        .as("a fortnight between two steps")
+        .isGreaterThanOrEqualTo(2 * (outlook.steps() - 1));
+  }
+
+  @Test
+  void nothingIsSaidTooEarlyOrPastAClosedGate() {
+    List<Simulated.Day> days =
+        Simulated.days(1, new Simulated.Phase(40, new Simulated(1, 1, 2, 0, 0, 3)));
+    Optional<Allowed> allowed = Optional.of(DiaryBuilder.allowed(Settles.WITHIN_10_MINUTES));
+    Diary early =
+        Simulated.diary(program(), allowed, FIRST, LISBON, days.subList(0, Outlook.LEAST_DAYS - 2));
+    assertThat(Outlook.of(early, 1)).isEmpty();
+    Diary enough =
+        Simulated.diary(program(), allowed, FIRST, LISBON, days.subList(0, Outlook.LEAST_DAYS));
+    assertThat(Outlook.of(enough, 1)).isPresent();
+    Diary closed = Simulated.diary(program(), Optional.empty(), FIRST, LISBON, days);
+    assertThat(Outlook.of(closed, 1)).isEmpty();
+  }
+
+  /** Whoever is at the target already is asked only when it is kept up: at two reviews. */
+  @Test
+  void atTheTargetOnlyTheFinishIsAhead() {
+    Program reached =
+        program()
+            .of(program().items().stream().map(i -> i.dosed(i.target().orElseThrow())).toList());
+    List<Simulated.Day> days =
+        Simulated.days(1, new Simulated.Phase(28, new Simulated(1, 1, 1, 0, 0, 3)));
+    Diary diary =
+        Simulated.diary(
+            reached,
+            Optional.of(DiaryBuilder.allowed(Settles.WITHIN_10_MINUTES)),
+            FIRST,
+            LISBON,
+            days);
+    Outlook outlook = Outlook.of(diary, 1).orElseThrow();
+    assertThat(outlook.steps()).isZero();
+    assertThat(outlook.target().high()).hasValue(0);
+    assertThat(outlook.finish().low().orElseThrow()).isGreaterThanOrEqualTo(4);
   }
 }

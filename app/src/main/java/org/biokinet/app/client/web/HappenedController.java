@@ -37,6 +37,8 @@ class HappenedController {
   /** As many as are printed at once; our choice. */
   private static final int MOST_DAYS = 366;
 
+  private static final LocalDate NOTHING_BEFORE = LocalDate.of(1970, 1, 1);
+
   private final WhatHappened happened;
   private final ClientHeader header;
   private final Clock clock;
@@ -64,7 +66,8 @@ class HappenedController {
     ZoneId zone = client.zone();
     LocalDate today = LocalDate.ofInstant(clock.instant(), zone);
     LocalDate begun = LocalDate.ofInstant(client.createdAt(), zone);
-    LocalDate last = until.filter(day -> day.isBefore(today)).orElse(today);
+    LocalDate last =
+        until.filter(day -> day.isBefore(today) && day.isAfter(NOTHING_BEFORE)).orElse(today);
     LocalDate earliest = last.minusDays(MOST_DAYS - 1L);
     LocalDate first =
         from.filter(day -> !day.isAfter(last) && !day.isBefore(earliest))

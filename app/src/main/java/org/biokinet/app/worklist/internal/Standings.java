@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import org.springframework.data.domain.Limit;
 import org.springframework.data.domain.Page;
 import org.springframework.data.domain.Pageable;
 import org.springframework.data.jpa.repository.JpaRepository;
@@ -20,12 +21,24 @@ public interface Standings extends JpaRepository<StandingRow, UUID> {
   @Query("delete from StandingRow s where s.clientId = :clientId")
   void deleteByClientId(UUID clientId);
 
+  /** Whose time is over, in the order in which they press. */
   @Query(
       """
       select s.clientId from StandingRow s where s.practiceId = :practice
-      and (s.validUntil <= :now or s.form <> :form)
+      and (s.validUntil <= :now or s.form <> :form) order by s.place, s.validUntil, s.clientId
       """)
-  List<UUID> due(UUID practice, Instant now, int form);
+  List<UUID> due(UUID practice, Instant now, int form, Limit most);
+
+  /** Clients who are treated now and of whom nothing is kept in this form. */
+  @Query(
+      nativeQuery = true,
+      value =
+          """
+          select count(*) from client c where c.practice_id = :practice
+          and c.archived_at is null and not exists
+            (select 1 from standing s where s.client_id = c.id and s.form = :form)
+          """)
+  long missing(UUID practice, int form);
 
   /** The time of all of a practice is over. */
   @Modifying
@@ -61,13 +74,20 @@ public interface Standings extends JpaRepository<StandingRow, UUID> {
    */
   @Query(
       """
-      select s from StandingRow s where s.practiceId = :practice
+      select s from StandingRow s where s.practiceId = :practice and s.form = :form
       and (:all = true or s.practitionerId in :whose
         or (:team <> '' and locate(:team, s.team) > 0))
       and s.place between :from and :to
       """)
   Page<StandingRow> places(
-      UUID practice, boolean all, Set<UUID> whose, String team, int from, int to, Pageable page);
+      UUID practice,
+      int form,
+      boolean all,
+      Set<UUID> whose,
+      String team,
+      int from,
+      int to,
+      Pageable page);
 
   /** How many are at a place. */
   interface AtPlace {
@@ -80,19 +100,20 @@ public interface Standings extends JpaRepository<StandingRow, UUID> {
   @Query(
       """
       select s.place as place, count(s) as clients from StandingRow s
-      where s.practiceId = :practice
+      where s.practiceId = :practice and s.form = :form
       and (:all = true or s.practitionerId in :whose
         or (:team <> '' and locate(:team, s.team) > 0))
       and s.place between :from and :to group by s.place order by s.place
       """)
-  List<AtPlace> counted(UUID practice, boolean all, Set<UUID> whose, String team, int from, int to);
+  List<AtPlace> counted(
+      UUID practice, int form, boolean all, Set<UUID> whose, String team, int from, int to);
 
   /** By name or phone, those about whom somebody has to be told at once first. */
   @Query(
       """
-      select s from StandingRow s where s.practiceId = :practice
+      select s from StandingRow s where s.practiceId = :practice and s.form = :form
       and (:q = '' or locate(:q, s.name) > 0 or locate(:q, s.phone) > 0)
       order by s.calm, s.name, s.clientId
       """)
-  Page<StandingRow> found(UUID practice, String q, Pageable page);
+  Page<StandingRow> found(UUID practice, int form, String q, Pageable page);
 }

@@ -29,6 +29,11 @@ import org.springframework.web.util.UriComponentsBuilder;
 @Controller
 class WorklistController {
 
+  /**
+   * @param row empty where it is with nobody who is known
+   */
+  record Meeting(String time, String title, Optional<WorklistService.Row> row) {}
+
   /** The ways to the pages before and after one; everything else stays as it was asked for. */
   record Pager(UriComponentsBuilder here, String name, int page) {
 
@@ -80,6 +85,7 @@ class WorklistController {
       @RequestParam(defaultValue = "0") int laterPage,
       @RequestParam(defaultValue = "false") boolean steady,
       @RequestParam(defaultValue = "false") boolean afterwards,
+      @RequestParam(defaultValue = "false") boolean today,
       @RequestParam(defaultValue = "ALL") Whose whose,
       @RequestParam Optional<Attention> reason,
       HttpServletRequest request,
@@ -88,18 +94,20 @@ class WorklistController {
     boolean shared = worklist.shared(me);
     Whose of = shared ? whose : Whose.ALL;
     LastList.keep(request);
-    Page<WorklistService.Row> wanting = worklist.wanting(me, of, reason, page, PER_PAGE);
-    List<WorklistService.Reason> reasons = worklist.reasons(me, of);
+    WorklistService.Look look = worklist.look(me, of);
+    Page<WorklistService.Row> wanting = look.wanting(reason, page, PER_PAGE);
+    List<WorklistService.Reason> reasons = look.reasons();
     long all = reasons.stream().mapToLong(WorklistService.Reason::clients).sum();
-    Page<WorklistService.Row> calm = worklist.steady(me, of, steadyPage, STEADY_PER_PAGE);
-    Page<WorklistService.Row> later = worklist.later(me, of, laterPage, STEADY_PER_PAGE);
+    Page<WorklistService.Row> calm = look.steady(steadyPage, STEADY_PER_PAGE);
+    Page<WorklistService.Row> later = look.later(laterPage, STEADY_PER_PAGE);
     long total = all + calm.getTotalElements() + later.getTotalElements();
     model.addAttribute("shared", shared);
     model.addAttribute("whose", of);
     model.addAttribute("mine", of == Whose.MINE);
     model.addAttribute("team", of == Whose.TEAM);
-    model.addAttribute("covered", worklist.covered(me).stream().map(this::covered).toList());
+    model.addAttribute("covered", look.covered().stream().map(this::covered).toList());
     model.addAttribute("day", Days.longDay(clock.instant(), ZoneId.of(me.zone())));
+    model.addAttribute("missing", worklist.missing(me));
     model.addAttribute("total", total);
     model.addAttribute("all", all);
     model.addAttribute("reasons", reasons);
@@ -107,6 +115,20 @@ class WorklistController {
     model.addAttribute("wanting", wanting);
     model.addAttribute("calm", calm);
     model.addAttribute("later", later);
+    ZoneId zone = ZoneId.of(me.zone());
+    model.addAttribute("meetingsOpen", today);
+    model.addAttribute(
+        "meetings",
+        worklist.meetings(me).stream()
+            .map(
+                m ->
+                    new Meeting(
+                        "%s–%s"
+                            .formatted(
+                                Days.time(m.at().from(), zone), Days.time(m.at().until(), zone)),
+                        m.at().title(),
+                        m.row()))
+            .toList());
     model.addAttribute("here", here(request).build().toUriString());
     model.addAttribute("wantingPages", new Pager(here(request), "page", page));
     model.addAttribute("steadyPages", new Pager(here(request), "steadyPage", steadyPage));
