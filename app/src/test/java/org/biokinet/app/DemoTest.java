@@ -3,6 +3,7 @@ package org.biokinet.app;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.ColorScheme;
 import java.nio.file.Path;
@@ -38,6 +39,10 @@ class DemoTest extends WithBrowser {
   private static void picture(Page page, String name) {
     page.screenshot(
         new Page.ScreenshotOptions().setPath(Path.of("target", "pictures", name + ".png")));
+  }
+
+  private static Locator exactly(Page page, String text) {
+    return page.getByText(text, new Page.GetByTextOptions().setExact(true));
   }
 
   @Test
@@ -228,9 +233,20 @@ class DemoTest extends WithBrowser {
     desk.waitForURL("**/review");
     assertThat(desk.locator(".sessions tbody tr").first()).isVisible();
     assertThat(desk.locator("#decisions table")).isVisible();
+    settled(desk); // what is ahead is put in when the rest is there
     accessible(desk);
     picture(desk, "review");
     String review = desk.url();
+    exactly(desk, "what happened").click();
+    desk.waitForURL("**/happened");
+    picture(desk, "happened");
+    exactly(desk, "notes and letters").click();
+    exactly(desk, "Discharge summary").click();
+    desk.getByLabel("To (name and address)").fill("Dr R. Example\n4 Quay Street");
+    exactly(desk, "Sign").click();
+    assertThat(desk.locator(".writing-text")).containsText("To be seen at once");
+    accessible(desk);
+    picture(desk, "letter");
     desk.navigate("/library?q=trap without a wall");
     assertThat(desk.locator("[data-row]").first()).isVisible();
     picture(desk, "library");
@@ -244,7 +260,8 @@ class DemoTest extends WithBrowser {
     signIn(dark, DemoLoader.PRACTITIONER, DemoLoader.PASSWORD);
     dark.navigate(review);
     assertThat(dark.locator("#decisions table")).isVisible();
-    picture(dark, "review-dark");
+    settled(dark);
+    accessible(dark);
   }
 
   @Test

@@ -24,6 +24,7 @@ import org.biokinet.app.practice.Me;
 import org.biokinet.app.review.KeptDecision;
 import org.biokinet.app.screening.Answers;
 import org.biokinet.app.session.FollowUpUpload;
+import org.biokinet.app.writing.Writing;
 import org.biokinet.core.anatomy.Position;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.exercise.Catalogue;
@@ -107,6 +108,10 @@ class GoldenTest extends AppTest {
   private static List<Golden<?>> all() {
     return List.of(
         answers(),
+        new Golden<>(
+            "writing-section",
+            Writing.Section.class,
+            new Writing.Section("Measured", "Pain now: from 6 to 3 (3 better, important)")),
         new Golden<>(
             "neck-rule",
             CSpineRule.class,

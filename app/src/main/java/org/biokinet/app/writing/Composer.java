@@ -81,6 +81,17 @@ class Composer {
    */
   @Transactional(readOnly = true)
   public List<Section> of(Client client, Writing.Kind kind, LocalDate day) {
+    return sections(client, kind, day).stream()
+        .map(s -> new Section(s.heading(), printable(s.text())))
+        .toList();
+  }
+
+  /** The printed type has no arrow. */
+  private static String printable(String text) {
+    return text.replace("→", "to");
+  }
+
+  private List<Section> sections(Client client, Writing.Kind kind, LocalDate day) {
     return switch (kind) {
       case NOTE -> note(client, day);
       case REFERRER ->
@@ -101,7 +112,7 @@ class Composer {
               new Section("What follows", next(client)));
       case DISCHARGE ->
           List.of(
-              new Section("Why they came", findings(client)),
+              new Section("Findings", findings(client)),
               new Section("At first and now", measured(client)),
               new Section("Goals", goals(client)),
               new Section("What was done", course(client, day)),
@@ -143,7 +154,6 @@ class Composer {
                     : h.detail().contains("\n")
                         ? h.what() + ":\n" + h.detail()
                         : "%s: %s".formatted(h.what(), h.detail()))
-        .map(line -> line.replace("→", "to")) // not in the printed type
         .collect(Collectors.joining("\n"));
   }
 
@@ -171,7 +181,7 @@ class Composer {
 
   private String findings(Client client) {
     return measurements.found(client, library.of(client.practiceId())).standing().stream()
-        .map(MeasurementService.Judged::words)
+        .map(f -> f.words().replace(" →", ":"))
         .collect(Collectors.joining("\n"));
   }
 
@@ -230,9 +240,12 @@ class Composer {
   private static Optional<String> line(History.Course c) {
     List<String> known = c.cells().stream().filter(cell -> !cell.isEmpty()).toList();
     if (known.isEmpty() || c.ofBothSides()) return Optional.empty();
-    String label = c.label() + c.side().map(s -> ", " + s.label()).orElse("");
-    String first = known.get(0);
-    String last = known.get(known.size() - 1);
+    // "Neck rotation, °" is of degrees: the unit goes with the figure.
+    String unit = c.label().endsWith(", °") ? "°" : c.label().endsWith(", s") ? " s" : "";
+    String label =
+        c.label().replaceAll(", (°|s)$", "") + c.side().map(s -> ", " + s.label()).orElse("");
+    String first = known.get(0) + unit;
+    String last = known.get(known.size() - 1) + unit;
     if (known.size() == 1) return Optional.of("%s: %s".formatted(label, first));
     String change = c.change().isEmpty() ? "" : " (%s)".formatted(c.change());
     return Optional.of("%s: from %s to %s%s".formatted(label, first, last, change));
@@ -290,7 +303,7 @@ class Composer {
     List<String> lines = new ArrayList<>();
     if (!shared.isEmpty()) {
       lines.add(
-          "%s of a program of exercises since %s, reviewed %s."
+          "%s of a program of exercises since %s, %s."
               .formatted(
                   shared.size() == 1 ? "One version" : shared.size() + " versions",
                   Days.date(LocalDate.ofInstant(shared.get(0).version().sharedAt(), client.zone())),
@@ -321,7 +334,9 @@ class Composer {
   }
 
   private static String times(long n) {
-    return n == 0 ? "not yet" : n == 1 ? "once" : n + " times";
+    return n == 0
+        ? "not reviewed yet"
+        : n == 1 ? "reviewed once" : "reviewed %d times".formatted(n);
   }
 
   /** Mean pain before a session, in the first week that has one and in the last. */
@@ -360,8 +375,10 @@ class Composer {
   }
 
   private String next(Client client) {
+    LocalDate today = measurements.today(client);
     return reviews
         .due(client)
+        .filter(day -> day.isAfter(today))
         .map(day -> "Next review planned for %s.".formatted(Days.date(day)))
         .orElse("");
   }
