@@ -31,6 +31,21 @@ public record History(List<String> days, List<Course> lines) {
   public record Course(
       String label, Optional<Side> side, List<String> cells, String change, boolean matters) {
 
+    /** "Neck rotation, left": what it is called without its unit, which goes with a value. */
+    public String name() {
+      return label.substring(0, label.length() - unit().length())
+          + side.map(s -> ", " + s.label()).orElse("");
+    }
+
+    /** A cell with its unit: "55°", "19 s". */
+    public String with(String cell) {
+      return cell + unit().replace(", °", "°").replace(", s", " s");
+    }
+
+    private String unit() {
+      return UNITS.stream().filter(label::endsWith).findFirst().orElse("");
+    }
+
     /** Whether it only compares the two sides of the lines before it. */
     public boolean ofBothSides() {
       return label.equals(DIFFERENCE);
@@ -38,6 +53,9 @@ public record History(List<String> days, List<Course> lines) {
   }
 
   private static final String DIFFERENCE = "difference of sides";
+
+  /** As labels end in them. */
+  private static final List<String> UNITS = List.of(", °", ", s");
 
   public static History of(List<Visit> newestFirst) {
     List<Visit> visits = Visit.oldestFirst(newestFirst);

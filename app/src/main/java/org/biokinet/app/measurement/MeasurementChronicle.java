@@ -37,13 +37,8 @@ class MeasurementChronicle implements Chronicle {
     Visit.Taken last = visit.taken().get(visit.taken().size() - 1);
     String values =
         History.of(List.of(visit)).lines().stream()
-            .map(
-                c ->
-                    "%s%s %s"
-                        .formatted(
-                            c.label(),
-                            c.side().map(s -> " " + s.label()).orElse(""),
-                            c.cells().get(0)))
+            .filter(c -> !c.ofBothSides())
+            .map(c -> c.name() + " " + c.with(c.cells().get(0)))
             .collect(Collectors.joining("; "));
     return new Happened(
         last.at(),

@@ -124,17 +124,11 @@ public class OverviewService {
                 LocalDateTime.ofInstant(
                     clock.instant().minus(Duration.ofDays(STOPS_DAYS)), ZoneOffset.UTC))
             .query(
-                (row, i) ->
-                    Optional.ofNullable(row.getTimestamp(2))
-                        .map(
-                            called -> {
-                              try {
-                                return Duration.ofMillis(
-                                    called.getTime() - row.getTimestamp(1).getTime());
-                              } catch (java.sql.SQLException e) {
-                                throw new IllegalStateException(e);
-                              }
-                            }))
+                (row, i) -> {
+                  LocalDateTime at = row.getObject(1, LocalDateTime.class);
+                  return Optional.ofNullable(row.getObject(2, LocalDateTime.class))
+                      .map(called -> Duration.between(at, called));
+                })
             .list();
     List<Duration> called = waits.stream().flatMap(Optional::stream).sorted().toList();
     boolean enough = called.size() >= PracticeView.LEAST;

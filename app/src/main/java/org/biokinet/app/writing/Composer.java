@@ -240,15 +240,11 @@ class Composer {
   private static Optional<String> line(History.Course c) {
     List<String> known = c.cells().stream().filter(cell -> !cell.isEmpty()).toList();
     if (known.isEmpty() || c.ofBothSides()) return Optional.empty();
-    // "Neck rotation, °" is of degrees: the unit goes with the figure.
-    String unit = c.label().endsWith(", °") ? "°" : c.label().endsWith(", s") ? " s" : "";
-    String label =
-        c.label().replaceAll(", (°|s)$", "") + c.side().map(s -> ", " + s.label()).orElse("");
-    String first = known.get(0) + unit;
-    String last = known.get(known.size() - 1) + unit;
-    if (known.size() == 1) return Optional.of("%s: %s".formatted(label, first));
+    String first = c.with(known.get(0));
+    String last = c.with(known.get(known.size() - 1));
+    if (known.size() == 1) return Optional.of("%s: %s".formatted(c.name(), first));
     String change = c.change().isEmpty() ? "" : " (%s)".formatted(c.change());
-    return Optional.of("%s: from %s to %s%s".formatted(label, first, last, change));
+    return Optional.of("%s: from %s to %s%s".formatted(c.name(), first, last, change));
   }
 
   private String goals(Client client) {

@@ -263,7 +263,7 @@ public class WritingService {
    * @param about whom it is about
    * @param amends what it puts right, or empty
    */
-  record Printed(
+  public record Printed(
       Writing writing,
       List<String> head,
       String date,
@@ -271,7 +271,8 @@ public class WritingService {
       String signature,
       String amends) {}
 
-  private Printed printed(Me me, UUID clientId, UUID id) {
+  @Transactional(readOnly = true)
+  public Printed printed(Me me, UUID clientId, UUID id) {
     Client client = clients.get(me, clientId);
     Writing w = get(me, clientId, id);
     LocalDate signed = w.signed().map(at -> LocalDate.ofInstant(at, client.zone())).orElse(w.day());

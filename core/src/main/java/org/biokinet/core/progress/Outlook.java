@@ -181,7 +181,7 @@ public record Outlook(int steps, Range target, Range finish, Range sixty, Range 
 
     /** With so little known beforehand that a week of the record outweighs it; our choice. */
     private static double drawn(double yes, double no, SplittableRandom random) {
-      return BetaDistribution.of(yes, no).inverseCumulativeProbability(random.nextDouble());
+      return BetaDistribution.of(yes, no).createSampler(random::nextLong).sample();
     }
 
     double chanceOfDone(SplittableRandom random) {
@@ -268,6 +268,7 @@ public record Outlook(int steps, Range target, Range finish, Range sixty, Range 
       private static final int NEVER = Integer.MAX_VALUE;
       private final SplittableRandom random;
       private final double done;
+      private final boolean targetOnly;
       private final double answer;
       private final double red;
       private final double amber;
@@ -282,6 +283,7 @@ public record Outlook(int steps, Range target, Range finish, Range sixty, Range 
 
       Play(SplittableRandom random, OptionalDouble adherence) {
         this.random = random;
+        this.targetOnly = adherence.isPresent();
         this.done = adherence.orElseGet(() -> known.chanceOfDone(random));
         this.answer = known.chanceOfAnswer(random);
         this.red = known.chanceOfRed(random);
@@ -290,10 +292,15 @@ public record Outlook(int steps, Range target, Range finish, Range sixty, Range 
 
       void go() {
         int review = firstReview;
-        for (int day = 1; day <= MOST_WEEKS * Evidence.WEEK && finished == NEVER; day++) {
+        // What is played with another adherence is asked for the target alone.
+        for (int day = 1; day <= MOST_WEEKS * Evidence.WEEK && !over(); day++) {
           live(day);
           if (day == review) review = day + review(day);
         }
+      }
+
+      private boolean over() {
+        return finished != NEVER || (targetOnly && atTarget != NEVER);
       }
 
       private void live(int day) {

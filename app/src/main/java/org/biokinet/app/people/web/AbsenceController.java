@@ -2,6 +2,7 @@ package org.biokinet.app.people.web;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.LocalDate;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -47,6 +48,8 @@ class AbsenceController {
       Me me, UUID who, Optional<UUID> cover, LocalDate from, LocalDate last, Model model) {
     Map<UUID, String> names = accounts.names(me);
     LocalDate today = absences.today(me);
+    List<UUID> treating =
+        accounts.colleagues(me).stream().map(AccountService.Colleague::id).toList();
     model.addAttribute("me", me);
     model.addAttribute("today", today);
     model.addAttribute("colleagues", accounts.colleagues(me));
@@ -63,7 +66,8 @@ class AbsenceController {
                         a.id(),
                         names.getOrDefault(a.who(), ""),
                         days(a),
-                        names.getOrDefault(a.cover(), ""),
+                        names.getOrDefault(a.cover(), "")
+                            + (treating.contains(a.cover()) ? "" : ", who has left"),
                         a.on(today),
                         me.role().owner() || a.who().equals(me.id()) || a.cover().equals(me.id())))
             .toList());

@@ -129,6 +129,7 @@ class WritingController {
     model.addAttribute("sections", sections);
     model.addAttribute("day", Days.date(w.day()));
     model.addAttribute("text", writings.text(me, id, w.id()));
+    model.addAttribute("p", writings.printed(me, id, w.id()));
     model.addAttribute(
         "amending", writings.amending(w.id()).stream().map(a -> line(a, client.zone())).toList());
     model.addAttribute("longest", Writing.LONGEST_SECTION);
