@@ -43,10 +43,12 @@ import org.biokinet.core.timeline.Segment;
 import org.biokinet.core.timeline.Timeline;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.jdbc.core.JdbcTemplate;
 
 /** Whom to call first. */
 class WorklistTest extends AppTest {
 
+  @Autowired private JdbcTemplate jdbc;
   @Autowired private AbsenceService absences;
   @Autowired private LaterService later;
   @Autowired private MeasurementService measurements;
@@ -544,5 +546,19 @@ class WorklistTest extends AppTest {
             as(me, post("/clients/%s/call".formatted(client.getId())).cookie(session))
                 .param("reached", "false"))
         .andExpect(redirectedUrl("/?reason=NO_PROGRAM#row-" + client.getId()));
+  }
+
+  /** After a change of the application nothing is shown as whole that is not. */
+  @Test
+  void whoIsNotLookedAtYetIsSaidToBeMissing() throws Exception {
+    Me me = practitioner();
+    for (int n = 0; n < 45; n++) named(me, "Client " + n);
+    String practice = me.practiceId().toString();
+    atOneMoment.executeWithoutResult(
+        one -> jdbc.update("update standing set form = 1 where practice_id = ?", practice));
+    mvc.perform(as(me, get("/")))
+        .andExpect(content().string(containsString("Not complete: 5")))
+        .andExpect(content().string(containsString("40 clients")));
+    mvc.perform(as(me, get("/"))).andExpect(content().string(containsString("45 clients")));
   }
 }

@@ -187,7 +187,9 @@ public class WorklistService {
     Map<UUID, Row> rows = new HashMap<>();
     List<UUID> known = today.stream().flatMap(a -> a.client().stream()).toList();
     if (!known.isEmpty()) {
-      standings.findAllById(known).forEach(r -> rows.put(r.getId(), row(me, r, now)));
+      standings
+          .findByClientIdInAndForm(known, Standing.FORM)
+          .forEach(r -> rows.put(r.getId(), row(me, r, now)));
     }
     return today.stream()
         .map(a -> new Meeting(a, a.client().flatMap(c -> Optional.ofNullable(rows.get(c)))))

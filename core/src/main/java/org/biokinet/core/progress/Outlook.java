@@ -11,6 +11,7 @@ import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.SplittableRandom;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.apache.commons.statistics.distribution.BetaDistribution;
 import org.biokinet.core.anatomy.Side;
 import org.biokinet.core.program.Course;
@@ -93,7 +94,8 @@ public record Outlook(int steps, Range target, Range finish, Range sixty, Range 
 
   /**
    * @param seed the same one says the same
-   * @return empty while too few days are behind, or the program may not go on now
+   * @return empty while too few days are behind, the program may not go on now, or the rules lead
+   *     to some target not at all or not within a year
    */
   public static Optional<Outlook> of(Diary diary, long seed) {
     Evidence evidence = new Evidence(diary);
@@ -101,53 +103,61 @@ public record Outlook(int steps, Range target, Range finish, Range sixty, Range 
     if (ChronoUnit.DAYS.between(begun, diary.today()) < LEAST_DAYS || diary.allowed().isEmpty()) {
       return Optional.empty();
     }
-    int steps = steps(diary);
+    OptionalInt steps = steps(diary);
+    if (steps.isEmpty()) return Optional.empty();
     Known known = Known.of(diary, evidence);
-    Plays plays = new Plays(diary, evidence, steps, known);
+    Plays plays = new Plays(diary, evidence, steps.getAsInt(), known);
     int[][] usual = plays.all(seed, OptionalDouble.empty());
     return Optional.of(
         new Outlook(
-            steps,
+            steps.getAsInt(),
             Range.of(usual[0]),
             Range.of(usual[1]),
             Range.of(plays.all(seed, OptionalDouble.of(0.6))[0]),
             Range.of(plays.all(seed, OptionalDouble.of(0.9))[0])));
   }
 
-  /** Whether nothing is left to step anywhere. */
+  /** Whether every side is where it is meant to be. */
   static boolean reached(Program program) {
     return program.items().stream()
         .allMatch(
             item ->
                 Arrays.stream(Side.values())
                     .filter(side -> item.dose().on(side).isPresent())
-                    .allMatch(side -> next(item, side).isEmpty()));
+                    .allMatch(side -> reached(item, side)));
   }
 
-  private static Optional<?> next(Item item, Side side) {
+  private static boolean reached(Item item, Side side) {
     return item.target(side)
-        .flatMap(
+        .map(
             target ->
-                Ladder.next(
-                    item.dose().on(side).orElseThrow(), target, item.exercise().doseContext()));
+                Ladder.reached(
+                    item.dose().on(side).orElseThrow(), target, item.exercise().doseContext()))
+        .orElse(true);
   }
 
-  /** How many reviews have to go on; one more than there are weeks where no number of them does. */
-  private static int steps(Diary diary) {
-    if (reached(diary.version().program())) return 0;
+  /**
+   * How many reviews have to go on.
+   *
+   * @return empty where some target is not reached within a year even then
+   */
+  private static OptionalInt steps(Diary diary) {
+    if (reached(diary.version().program())) return OptionalInt.of(0);
     Forecast ahead = Forecast.of(Review.given(diary, FORTNIGHT), MOST_WEEKS);
-    List<Forecast.Week> weeks = ahead.weeks();
-    int last =
-        IntStream.range(0, weeks.size())
-            .filter(w -> weeks.get(w).states().values().stream().anyMatch(Outlook::steps))
-            .max()
-            .orElse(0);
-    return (int) weeks.stream().limit(last + 1L).filter(Forecast.Week::review).count();
+    List<Forecast.Week> reviews = ahead.weeks().stream().filter(Forecast.Week::review).toList();
+    Forecast.Week end = reviews.get(reviews.size() - 1);
+    if (!moves(end).allMatch(m -> m == Forecast.Move.AT_TARGET)) return OptionalInt.empty();
+    return IntStream.range(0, reviews.size())
+        .filter(r -> moves(reviews.get(r)).anyMatch(m -> m == Forecast.Move.STEP))
+        .map(r -> r + 1)
+        .max();
   }
 
-  private static boolean steps(Forecast.State state) {
-    return state instanceof Forecast.State.Done done
-        && done.sides().values().stream().anyMatch(c -> c.move() == Forecast.Move.STEP);
+  private static Stream<Forecast.Move> moves(Forecast.Week week) {
+    return week.states().values().stream()
+        .filter(Forecast.State.Done.class::isInstance)
+        .flatMap(s -> ((Forecast.State.Done) s).sides().values().stream())
+        .map(Forecast.Cell::move);
   }
 
   /**

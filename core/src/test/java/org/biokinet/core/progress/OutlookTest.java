@@ -135,6 +135,31 @@ class OutlookTest {
     assertThat(Outlook.of(closed, 1)).isEmpty();
   }
 
+  /** A target that no step leads to is not promised. */
+  @Test
+  void whereNoStepLeadsToATargetThereIsNoEstimate() {
+    Exercise e = Catalogue.load().get("upper-trap-stretch");
+    Item item =
+        new Item(
+            e,
+            DiaryBuilder.dose(e, "2x3br"),
+            e.usualPosition(),
+            Optional.empty(),
+            Optional.empty(),
+            Item.Priority.NORMAL,
+            Optional.of(DiaryBuilder.dose(e, "2x30s")));
+    List<Simulated.Day> days =
+        Simulated.days(1, new Simulated.Phase(28, new Simulated(1, 1, 1, 0, 0, 3)));
+    Diary diary =
+        Simulated.diary(
+            program().of(List.of(item)),
+            Optional.of(DiaryBuilder.allowed(Settles.WITHIN_10_MINUTES)),
+            FIRST,
+            LISBON,
+            days);
+    assertThat(Outlook.of(diary, 1)).isEmpty();
+  }
+
   /** Whoever is at the target already is asked only when it is kept up: at two reviews. */
   @Test
   void atTheTargetOnlyTheFinishIsAhead() {

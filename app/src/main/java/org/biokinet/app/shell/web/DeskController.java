@@ -74,6 +74,7 @@ class DeskController {
     Page<WorklistService.DeskRow> lines = worklist.desk(me, q.strip(), page, PER_PAGE);
     model.addAttribute("q", q.strip());
     model.addAttribute("lines", lines);
+    model.addAttribute("missing", worklist.missing(me));
     model.addAttribute("treats", accounts.names(me));
     return "shell/desk";
   }

@@ -1,6 +1,7 @@
 package org.biokinet.app.worklist.internal;
 
 import java.time.Instant;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -16,6 +17,8 @@ import org.springframework.data.jpa.repository.Query;
 public interface Standings extends JpaRepository<StandingRow, UUID> {
 
   Optional<StandingRow> findByClientIdAndForm(UUID clientId, int form);
+
+  List<StandingRow> findByClientIdInAndForm(Collection<UUID> clientIds, int form);
 
   @Modifying
   @Query("delete from StandingRow s where s.clientId = :clientId")

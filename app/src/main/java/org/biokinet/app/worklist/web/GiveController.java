@@ -53,6 +53,11 @@ class GiveController {
     return "worklist/give";
   }
 
+  /** "to B. Silva: wants evenings", as it is kept. */
+  private String words(UUID colleague, String reason) {
+    return "to " + accounts.practitionerName(colleague) + (reason.isEmpty() ? "" : ": " + reason);
+  }
+
   private List<Colleague> others(Me me, Client client) {
     return accounts.colleagues(me).stream()
         .filter(c -> !c.id().equals(client.practitionerId()))
@@ -76,7 +81,7 @@ class GiveController {
       model.addAttribute("toError", "Choose somebody of the practice who treats.");
     } else if (reason.length() > LONGEST_WHY) {
       model.addAttribute("whyError", "At most %d characters.".formatted(LONGEST_WHY));
-    } else if (clients.give(me, id, of, colleague.get(), reason)) {
+    } else if (clients.give(me, id, of, colleague.get(), words(colleague.get(), reason))) {
       return LastList.back(request, id);
     } else {
       model.addAttribute("overtaken", true);
