@@ -152,6 +152,7 @@ class AppointmentTest extends AppTest {
     Me me = practitioner();
     Client byMail = named(me, "Ada Example", "ada@client.example");
     Client byName = named(me, "Berta Example", "");
+    named(me, "Ta Examp", ""); // stands within another name
     named(me, "Twin Example", "");
     named(me, "Twin Example", "");
     String day = tomorrow().minusDays(1).toString().replace("-", "");

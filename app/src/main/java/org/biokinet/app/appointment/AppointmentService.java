@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Predicate;
 import org.biokinet.app.appointment.internal.AppointmentRow;
 import org.biokinet.app.appointment.internal.Appointments;
 import org.biokinet.app.appointment.internal.CalendarFileRow;
@@ -97,7 +98,7 @@ public class AppointmentService {
     LocalDate today = today(me);
     CalendarFile file =
         CalendarFile.read(content, ZoneId.of(me.zone()), today, today.plusDays(DAYS_AHEAD));
-    List<Client> all = clients.all(me).stream().filter(c -> !c.archived()).toList();
+    List<Known> all = clients.all(me).stream().filter(c -> !c.archived()).map(Known::of).toList();
     List<Appointment> found =
         file.events().stream()
             .map(e -> new Appointment(e.from(), e.until(), e.title(), who(e, all)))
@@ -112,22 +113,35 @@ public class AppointmentService {
         file.faults());
   }
 
-  /** By mail address, else by the name in the title; of two who could be meant it is neither. */
-  private static Optional<UUID> who(CalendarFile.Event e, List<Client> all) {
-    return only(all.stream()
-            .filter(c -> e.mails().contains(c.contact().email().toLowerCase(Locale.ROOT)))
-            .toList())
-        .or(
-            () -> {
-              String title = e.title().toLowerCase(Locale.ROOT);
-              return only(
-                  all.stream()
-                      .filter(c -> title.contains(c.name().toLowerCase(Locale.ROOT)))
-                      .toList());
-            });
+  /** How a client is told from the others, in small letters. */
+  private record Known(UUID id, String name, String mail) {
+
+    static Known of(Client c) {
+      return new Known(
+          c.getId(),
+          c.name().toLowerCase(Locale.ROOT),
+          c.contact().email().toLowerCase(Locale.ROOT));
+    }
+
+    /** Whether the name stands there as a whole, and not within a longer one. */
+    boolean named(String title) {
+      int at = title.indexOf(name);
+      int end = at + name.length();
+      return at >= 0
+          && (at == 0 || !Character.isLetter(title.charAt(at - 1)))
+          && (end == title.length() || !Character.isLetter(title.charAt(end)));
+    }
   }
 
-  private static Optional<UUID> only(List<Client> found) {
-    return found.size() == 1 ? Optional.of(found.get(0).getId()) : Optional.empty();
+  /** By mail address, else by the name in the title; of two who could be meant it is neither. */
+  private static Optional<UUID> who(CalendarFile.Event e, List<Known> all) {
+    String title = e.title().toLowerCase(Locale.ROOT);
+    return only(all, c -> !c.mail().isEmpty() && e.mails().contains(c.mail()))
+        .or(() -> only(all, c -> c.named(title)));
+  }
+
+  private static Optional<UUID> only(List<Known> all, Predicate<Known> meant) {
+    List<Known> found = all.stream().filter(meant).toList();
+    return found.size() == 1 ? Optional.of(found.get(0).id()) : Optional.empty();
   }
 }

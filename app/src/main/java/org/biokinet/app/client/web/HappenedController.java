@@ -87,7 +87,6 @@ class HappenedController {
     model.addAttribute("zone", zone.getId());
     model.addAttribute("earlier", first.isAfter(begun) ? first.minusDays(1) : null);
     model.addAttribute("later", last.isBefore(today) ? later(first, last, today) : null);
-    model.addAttribute("printed", Days.when(clock.instant(), clock.instant(), zone));
     return "client/happened";
   }
 

@@ -128,13 +128,14 @@ class WritingController {
     model.addAttribute("to", to);
     model.addAttribute("sections", sections);
     model.addAttribute("day", Days.date(w.day()));
+    model.addAttribute("longest", Writing.LONGEST_SECTION);
+    model.addAttribute("longestTo", Writing.LONGEST_TO);
+    if (w.signed().isEmpty()) return "writing/draft";
     model.addAttribute("text", writings.text(me, id, w.id()));
     model.addAttribute("p", writings.printed(me, id, w.id()));
     model.addAttribute(
         "amending", writings.amending(w.id()).stream().map(a -> line(a, client.zone())).toList());
-    model.addAttribute("longest", Writing.LONGEST_SECTION);
-    model.addAttribute("longestTo", Writing.LONGEST_TO);
-    return w.signed().isPresent() ? "writing/signed" : "writing/draft";
+    return "writing/signed";
   }
 
   /**
