@@ -33,6 +33,8 @@ class LayersTest {
           "screening",
           "measure",
           "session",
+          "calendar",
+          "workday",
           "progress",
           "planning",
           "advice",

@@ -19,6 +19,7 @@ import org.biokinet.app.people.AccountService;
 import org.biokinet.app.platform.Changes;
 import org.biokinet.app.practice.Me;
 import org.biokinet.app.practice.PracticeService;
+import org.biokinet.core.calendar.CalendarFile;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -101,6 +102,7 @@ public class AppointmentService {
     List<Known> all = clients.all(me).stream().filter(c -> !c.archived()).map(Known::of).toList();
     List<Appointment> found =
         file.events().stream()
+            .filter(e -> !e.wholeDay())
             .map(e -> new Appointment(e.from(), e.until(), e.title(), who(e, all)))
             .toList();
     appointments.clear(me.practiceId());

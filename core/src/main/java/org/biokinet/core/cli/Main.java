@@ -2,6 +2,7 @@ package org.biokinet.core.cli;
 
 import java.io.IOException;
 import java.io.PrintStream;
+import java.nio.ByteBuffer;
 import java.nio.charset.CharacterCodingException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -36,25 +37,38 @@ public final class Main {
       case "catalogue" -> new CatalogueCommand(out, err).run(rest);
       case "suggest" -> new SuggestCommand(out, err).run(rest);
       case "decide" -> new DecideCommand(out, err).run(rest);
+      case "breaks" -> new BreaksCommand(out, err).run(rest);
       default -> {
         err.println(
             "usage: biokinet timeline FILE [--json] [--length short|usual|long]"
-                + " | catalogue [WORD …] | suggest CASE [--json] | decide DIARY [--json]");
+                + " | catalogue [WORD …] | suggest CASE [--json] | decide DIARY [--json]"
+                + " | breaks CALENDAR --from DAY --to DAY --zone ZONE [--json]");
         yield BAD_INPUT;
       }
     };
   }
 
-  /** The text of a file; empty where it cannot be read, and then it is said why. */
-  static Optional<String> text(String file, PrintStream err) {
+  /** What is in a file; empty where it cannot be read, and then it is said why. */
+  static Optional<byte[]> bytes(String file, PrintStream err) {
     try {
-      return Optional.of(Files.readString(Path.of(file)));
+      return Optional.of(Files.readAllBytes(Path.of(file)));
     } catch (NoSuchFileException e) {
       err.println("there is no file " + file);
-    } catch (CharacterCodingException e) {
-      err.println(file + " is not UTF-8 text");
     } catch (IOException e) {
       err.println("cannot read " + file + ": " + e.getMessage());
+    }
+    return Optional.empty();
+  }
+
+  /** The text of a file; empty where it cannot be read, and then it is said why. */
+  static Optional<String> text(String file, PrintStream err) {
+    Optional<byte[]> bytes = bytes(file, err);
+    if (bytes.isEmpty()) return Optional.empty();
+    try {
+      ByteBuffer read = ByteBuffer.wrap(bytes.get());
+      return Optional.of(StandardCharsets.UTF_8.newDecoder().decode(read).toString());
+    } catch (CharacterCodingException e) {
+      err.println(file + " is not UTF-8 text");
     }
     return Optional.empty();
   }
