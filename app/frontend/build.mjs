@@ -11,12 +11,13 @@ const SCRIPTS = [
   "shell/shell.js", "worklist/worklist.js", "program/program.js", "teaching/teaching.js", "library/library.js",
   "measurement/measurement.js", "measurement/posture.js", "measurement/map.js",
   "me/me.js", "session/player.js", "session/ticker.js",
+  "workday/workday.js", "workday/desk.js",
   "offline/pin.js", "offline/unlock.js", "offline/phone.js", "offline/gone.js",
 ];
 const STYLES = [
   "shell/shell.css", "worklist/worklist.css", "client/client.css", "screening/screening.css",
   "measurement/measurement.css", "measurement/map.css", "library/library.css", "program/program.css", "teaching/teaching.css",
-  "review/review.css", "me/me.css", "session/player.css", "handout/sheet.css", "writing/letter.css",
+  "review/review.css", "me/me.css", "session/player.css", "workday/workday.css", "handout/sheet.css", "writing/letter.css",
 ];
 
 rmSync(out, { recursive: true, force: true });

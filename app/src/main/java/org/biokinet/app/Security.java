@@ -88,12 +88,13 @@ class Security {
     headers(http);
     // A mail program that ends the reminders has no form: the token in the address is the proof.
     return http.csrf(c -> c.csrfTokenRepository(clientTokens).ignoringRequestMatchers("/off/**"))
-        .securityMatcher("/me/**", "/c/**", "/off/**")
+        .securityMatcher("/me/**", "/c/**", "/off/**", "/calendar/*")
         .authorizeHttpRequests(
             a ->
                 a.requestMatchers(
                         "/c/**",
                         "/off/**",
+                        "/calendar/*",
                         "/me/gone",
                         "/me/worker.js",
                         "/me/without-network",

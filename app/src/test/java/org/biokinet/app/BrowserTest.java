@@ -488,6 +488,10 @@ class BrowserTest extends WithBrowser {
             "/me/rate/map",
             "/me/pause",
             "/me/renew",
+            "/me/day",
+            "/me/day/week",
+            "/me/day/usual",
+            "/me/desk",
             "/c/who")) {
       phone.navigate(address);
       for (int[] size : new int[][] {{390, 844}, {320, 568}, {1280, 800}}) {

@@ -23,6 +23,8 @@ record DemoDiary(
     List<Phase> phases,
     List<Integer> reviewed) {
 
+  static final String SUPERVISOR = "night-shift supervisor";
+
   private static final List<String[]> FIRST =
       List.of(
           new String[] {"shoulder-roll", "6"},
@@ -82,7 +84,7 @@ record DemoDiary(
               "Marek Oyelaran",
               LocalDate.of(1984, 3, 30),
               "555 0185",
-              "night-shift supervisor",
+              SUPERVISOR,
               FIRST,
               15,
               List.of(new Phase(11, new Simulated(1, 1, 2, 0, 2, 3))),

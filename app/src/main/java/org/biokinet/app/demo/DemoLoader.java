@@ -7,6 +7,7 @@ import java.time.LocalTime;
 import java.time.OffsetDateTime;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
+import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
@@ -89,7 +90,7 @@ public class DemoLoader implements ApplicationRunner {
   /** The minute of the day of a simulated session. */
   private static final int SIMULATED_AT = 8 * 60;
 
-  private static final ZoneId ZONE = ZoneId.of("Europe/Lisbon");
+  static final ZoneId ZONE = ZoneId.of("Europe/Lisbon");
 
   private final AccountService accounts;
   private final PracticeService practices;
@@ -105,9 +106,11 @@ public class DemoLoader implements ApplicationRunner {
   private final FollowUpService followUps;
   private final MessageService messages;
   private final ReviewService reviews;
+  private final DemoWorkday workday;
   private final TransactionTemplate whole;
   private final EntityManager entities;
   private final AdjustableClock clock;
+  private final List<Client> nights = new ArrayList<>();
   private LocalDate today = LocalDate.EPOCH;
 
   DemoLoader(
@@ -125,6 +128,7 @@ public class DemoLoader implements ApplicationRunner {
       FollowUpService followUps,
       MessageService messages,
       ReviewService reviews,
+      DemoWorkday workday,
       TransactionTemplate whole,
       EntityManager entities,
       AdjustableClock clock) {
@@ -142,6 +146,7 @@ public class DemoLoader implements ApplicationRunner {
     this.followUps = followUps;
     this.messages = messages;
     this.reviews = reviews;
+    this.workday = workday;
     this.whole = whole;
     this.entities = entities;
     this.clock = clock;
@@ -163,6 +168,7 @@ public class DemoLoader implements ApplicationRunner {
   /** Goes through the services like everybody else, so that the demo obeys every rule. */
   public void load() {
     today = clock.instant().atZone(ZONE).toLocalDate();
+    nights.clear();
     try {
       at(95, 9 * 60);
       Practice practice = practices.add("Harbour Lane Physiotherapy", ZONE, "555 0142");
@@ -179,6 +185,7 @@ public class DemoLoader implements ApplicationRunner {
       flagged(okafor);
       referred(okafor);
       for (DemoDiary diary : DemoDiary.ALL) simulated(okafor, diary);
+      for (Client night : nights) workday.of(night, today, "07:05", "17:30");
     } finally {
       clock.backToNow();
     }
@@ -282,6 +289,7 @@ public class DemoLoader implements ApplicationRunner {
     String token = "demo-" + client.firstName().toLowerCase(Locale.ROOT);
     links.make(me, client.getId(), new LinkService.Made(token, CLIENT_PIN));
     links.open(token, CLIENT_PIN, "");
+    if (diary.work().equals(DemoDiary.SUPERVISOR)) nights.add(client);
     for (Simulated.Day d : days) {
       int daysBack = days.size() - d.day();
       // What was written before is not looked through again for each day.
@@ -442,6 +450,7 @@ public class DemoLoader implements ApplicationRunner {
       if (d[0] == 4 || d[0] == 2) record(ines, ProgramKind.DESK, d[0], 1390, d[2], Ended.FINISHED);
     }
     asks(me, ines);
+    nights.add(ines);
     morning(ines, 0, 1, MORNINGS[0]);
   }
 

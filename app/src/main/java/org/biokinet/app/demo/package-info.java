@@ -12,7 +12,8 @@
       "program",
       "session",
       "message",
-      "review"
+      "review",
+      "workday"
     })
 @NullMarked
 package org.biokinet.app.demo;

@@ -35,9 +35,9 @@ public class KeptService {
   private static final String REST = "/me/rest";
   private static final String OVER = "/me/lease-over";
 
-  /** What Today leads to, and what may be told there. */
+  /** What Today leads to, and what may be told there; and what is open on a desk all day. */
   private static final List<String> OPENED =
-      List.of("/me/self-check", "/me/messages", "/me/log", "/me/exercises");
+      List.of("/me/self-check", "/me/messages", "/me/log", "/me/exercises", "/me/desk");
 
   private final ScreeningService screenings;
   private final VersionService versions;

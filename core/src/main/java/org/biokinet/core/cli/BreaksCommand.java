@@ -141,7 +141,7 @@ final class BreaksCommand {
       asked = Asked.of(arguments);
       wish = new BreakWish(asked.interval, asked.least, asked.most, asked.number, asked.length);
     } catch (IllegalArgumentException | DateTimeException e) {
-      return bad(e.getMessage());
+      return bad(String.valueOf(e.getMessage()));
     }
     if (asked.from.isEmpty() || asked.to.isEmpty() || asked.zone.isEmpty()) {
       return bad("--from, --to and --zone are wanted");

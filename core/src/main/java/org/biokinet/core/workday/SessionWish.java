@@ -100,6 +100,55 @@ public record SessionWish(List<LocalTime> times, int minutes, int apart) {
     return placed;
   }
 
+  /** What stands against having one somewhere. */
+  public enum Against {
+    /** It is another day there. */
+    ANOTHER_DAY,
+    /** Something else is there in which none can be. */
+    TAKEN,
+    /** Another one would be nearer than wished, or have no room any more. */
+    TOO_NEAR
+  }
+
+  /**
+   * What stands against putting one somewhere.
+   *
+   * @param closed when none may be put, which is less than {@code taken}: at work somebody may put
+   *     one who wants to
+   * @param place of it among the times
+   */
+  public Optional<Against> against(
+      LocalDate date,
+      ZoneId zone,
+      Collection<Span> closed,
+      Collection<Span> taken,
+      List<Optional<Instant>> moved,
+      Optional<Instant> after,
+      int place,
+      Instant to) {
+    Span there = Span.ofMinutes(to, minutes);
+    LocalDate last = there.until().minusSeconds(1).atZone(zone).toLocalDate();
+    if (!to.atZone(zone).toLocalDate().equals(date) || !last.equals(date)) {
+      return Optional.of(Against.ANOTHER_DAY);
+    }
+    if (closed.stream().anyMatch(there::overlaps)) return Optional.of(Against.TAKEN);
+    List<Optional<Instant>> then = new ArrayList<>();
+    for (int i = 0; i < times.size(); i++) {
+      then.add(i == place ? Optional.of(to) : i < moved.size() ? moved.get(i) : Optional.empty());
+    }
+    boolean early = after.filter(a -> to.isBefore(a.plus(Duration.ofMinutes(apart)))).isPresent();
+    if (early
+        || placed(on(date, zone, taken, then, after))
+            < placed(on(date, zone, taken, moved, after))) {
+      return Optional.of(Against.TOO_NEAR);
+    }
+    return Optional.empty();
+  }
+
+  private static long placed(List<Optional<Span>> sessions) {
+    return sessions.stream().filter(Optional::isPresent).count();
+  }
+
   /** What it costs to have one there, with the best of those after it. */
   private long there(int i, int t, int[] wanted, long[][] best) {
     int next = Math.min(best[i].length - 1, t + minutes + apart);

@@ -80,6 +80,35 @@ class SessionWishTest {
         .containsExactly(Optional.of(span("16:00-16:15")), Optional.of(span("20:15-20:30")));
   }
 
+  private static Optional<SessionWish.Against> against(String to, Optional<Instant> after) {
+    return wish(15, 240, "07:30", "18:00")
+        .against(
+            DAY,
+            ZoneOffset.UTC,
+            spans("10:00-11:00"),
+            spans("9:00-17:00"),
+            List.of(Optional.of(at("7:30")), Optional.empty()),
+            after,
+            1,
+            at(to));
+  }
+
+  @Test
+  void whereOneMayBePut() {
+    assertThat(against("17:30", Optional.empty())).isEmpty();
+    // At work somebody may who wants to, in a meeting nobody can.
+    assertThat(against("12:10", Optional.empty())).isEmpty();
+    assertThat(against("11:45", Optional.empty())).isEmpty();
+    assertThat(against("10:50", Optional.empty())).contains(SessionWish.Against.TAKEN);
+    assertThat(against("9:46", Optional.empty())).contains(SessionWish.Against.TAKEN);
+    // The first one was put at 07:30 and ends at 07:45.
+    assertThat(against("11:44", Optional.empty())).contains(SessionWish.Against.TOO_NEAR);
+    assertThat(against("23:46", Optional.empty())).contains(SessionWish.Against.ANOTHER_DAY);
+    assertThat(against("24:00", Optional.empty())).contains(SessionWish.Against.ANOTHER_DAY);
+    assertThat(against("12:10", Optional.of(at("8:11")))).contains(SessionWish.Against.TOO_NEAR);
+    assertThat(against("12:10", Optional.of(at("8:10")))).isEmpty();
+  }
+
   /** The evening before counts too. */
   @Test
   void notTooNearToTheDayBefore() {

@@ -1,0 +1,175 @@
+package org.biokinet.app;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Clock;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.assertions.LocatorAssertions;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.BoundingBox;
+import java.time.DayOfWeek;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.util.List;
+import java.util.stream.Stream;
+import org.biokinet.app.access.LinkService;
+import org.biokinet.app.client.Client;
+import org.biokinet.app.practice.Me;
+import org.biokinet.app.workday.DayPlans;
+import org.biokinet.app.workday.PlannedDay;
+import org.biokinet.app.workday.WorkdayService;
+import org.biokinet.core.workday.Busy;
+import org.biokinet.core.workday.Hours;
+import org.biokinet.core.workday.SoFar;
+import org.biokinet.core.workday.TimeOfDay;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+
+/** A morning at the desk: the page that counts down, and the day to scale. */
+class WorkdayBrowserTest extends WithBrowser {
+
+  private static final LocalDate DAY = LocalDate.of(2027, 3, 10);
+
+  @Autowired private WorkdayService workdays;
+  @Autowired private DayPlans plans;
+
+  private Client client;
+  private Page page;
+
+  @BeforeEach
+  void works() {
+    clock.moveTo(at("08:59"));
+    Me me = practitioner();
+    client = client(me);
+    share(me, client, "chin-tuck", "3x10s", "upper-trap-stretch", "2x15s");
+    workdays.say(
+        asClient(client),
+        new WorkdayService.Usual(
+            Stream.of(DayOfWeek.values())
+                .map(d -> new Hours(d, new TimeOfDay(LocalTime.of(9, 0), LocalTime.of(12, 0))))
+                .toList(),
+            List.of(),
+            List.of(LocalTime.of(18, 0)),
+            240,
+            "",
+            /* titles= */ false));
+    LinkService.Made made = links.make(me, client.getId());
+    page = desk();
+    page.clock().install(new Clock.InstallOptions().setTime(clock.millis()));
+    openLink(page, "/c/" + made.token(), made.pin());
+  }
+
+  private static Instant at(String time) {
+    return DAY.atTime(LocalTime.parse(time)).atZone(LISBON).toInstant();
+  }
+
+  /** The clock on the wall, for the page and for the server. */
+  private void until(String time) {
+    long later = at(time).toEpochMilli() - clock.millis();
+    clock.moveTo(at(time));
+    page.clock().fastForward(later);
+  }
+
+  private PlannedDay day() {
+    return plans.plan(client, DAY, DAY).get(0);
+  }
+
+  private void shown(String id) {
+    for (String each : List.of("waits", "asks", "runs")) {
+      assertThat(page.locator("#" + each)).isVisible(visible(each.equals(id)));
+    }
+  }
+
+  private static LocatorAssertions.IsVisibleOptions visible(boolean is) {
+    return new LocatorAssertions.IsVisibleOptions().setVisible(is);
+  }
+
+  private void press(String name) {
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true))
+        .click();
+  }
+
+  @Test
+  void aMorningAtTheDesk() {
+    page.navigate("/me/desk");
+    // Planned for 09:44.
+    until("09:04");
+    assertThat(page.locator("#clock")).hasText("40:00");
+    accessible(page);
+    until("09:44:01");
+    shown("asks");
+    assertThat(page.locator("#take")).isFocused();
+    assertThat(page).hasTitle("Stand up for a moment");
+    accessible(page);
+    press("In 5 minutes");
+    shown("waits");
+    assertThat(page).hasTitle("At the desk");
+    // 09:49 and a second is the minute after that.
+    assertThat(page.locator("#clock")).hasText("5:59");
+    until("09:50:01");
+    shown("asks");
+    page.keyboard().press("Enter");
+    shown("runs");
+    assertThat(page.locator("#tally")).hasText("1 of 4 breaks today");
+    accessible(page);
+    until("09:50:30");
+    assertThat(page.locator("#look")).hasText("0");
+    press("Back to the desk");
+    shown("waits");
+    assertThat(page.locator("#clock")).hasText("39:30"); // to 10:30
+    // Nobody answers: no word about that, only the next one.
+    until("10:30:01");
+    shown("asks");
+    until("10:35:01");
+    shown("waits");
+    assertThat(page.locator("#clock")).hasText("10:59"); // ten minutes after that, at 10:46
+    assertThat(day().breaks())
+        .extracting(PlannedDay.Break::state)
+        .startsWith(SoFar.State.NOT_HAD, SoFar.State.DONE, SoFar.State.NOT_HAD, SoFar.State.COMING);
+  }
+
+  @Test
+  void withoutANetworkItGoesOnAndTellsLater() {
+    page.navigate("/me/desk");
+    until("09:10");
+    assertThat(page.locator("#clock")).hasText("34:00");
+    network(page, false);
+    until("09:44:01");
+    shown("asks");
+    press("Now");
+    press("Back to the desk");
+    assertThat(page.locator("#clock")).hasText("45:59"); // 10:30, as it was planned last
+    assertThat(day().had()).isZero();
+    network(page, true);
+    assertThat(page.locator("#tally")).hasText("1 of 3 breaks today");
+    assertThat(day().breaks().get(0).state()).isEqualTo(SoFar.State.DONE);
+  }
+
+  @Test
+  void aMeetingIsDrawnOverTheDay() {
+    page.navigate("/me/day");
+    BoundingBox strip = page.locator(".day-strip").boundingBox();
+    // From nine in the morning to a quarter past six: 09:30 to 11:00 of it.
+    double minutes = Double.parseDouble(page.locator(".day-strip").getAttribute("data-minutes"));
+    assertThat(minutes).isEqualTo(600);
+    page.mouse().move(strip.x + strip.width * 30 / minutes, strip.y + 20);
+    page.mouse().down();
+    page.mouse().move(strip.x + strip.width * 120 / minutes, strip.y + 20);
+    page.mouse().up();
+    assertThat(page.locator("#busy-from")).hasValue("09:30");
+    assertThat(page.locator("#busy-until")).hasValue("11:00");
+    accessible(page);
+    press("Add it");
+    page.waitForURL("**/me/day?on=2027-03-10");
+    assertThat(page.locator(".day-lines")).containsText("09:30–11:00");
+    assertThat(page.locator(".notice")).containsText("09:30–11:00 booked: longest sitting");
+    assertThat(workdays.held(client.getId(), at("00:00"), at("23:00")))
+        .extracting(h -> h.busy().kind())
+        .containsExactly(Busy.Kind.HARD);
+    press("Take it away");
+    assertThat(page.locator(".day-lines")).not().containsText("09:30–11:00");
+  }
+}
