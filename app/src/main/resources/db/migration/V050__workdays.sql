@@ -12,7 +12,12 @@ create table workday (
   feed varchar(64) null unique,
   -- The calendar that was taken last.
   calendar varchar(200) not null,
-  calendar_at datetime(6) null
+  calendar_at datetime(6) null,
+  -- The address from which it is read again and again; empty where it was a file.
+  source varchar(500) not null,
+  source_fault varchar(200) not null,
+  source_next datetime(6) null,
+  key workday_source (source_next)
 );
 -- How often the practitioner wants breaks; the newest is in force.
 create table break_wish (

@@ -132,6 +132,7 @@ class Security {
                         "/csrf",
                         "/built/**",
                         "/actuator/health/**",
+                        "/demo/calendar/*",
                         "/error",
                         "/favicon.ico")
                     .permitAll()

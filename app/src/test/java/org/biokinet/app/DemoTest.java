@@ -249,7 +249,6 @@ class DemoTest extends WithBrowser {
     picture(desk, "letter");
     desk.navigate("/library?q=trap without a wall");
     assertThat(desk.locator("[data-row]").first()).isVisible();
-    picture(desk, "library");
     desk.navigate("/library/upper-trap-stretch");
     picture(desk, "exercise");
     desk.navigate("/library/own-levator-stretch-at-the-chart-table/edit");
@@ -270,6 +269,10 @@ class DemoTest extends WithBrowser {
     phone.clock().install();
     openLink(phone, "/c/" + DemoLoader.CLIENT_TOKEN, DemoLoader.CLIENT_PIN);
     picture(phone, "today");
+    phone.navigate("/me/day/week");
+    assertThat(phone.locator(".day-strip").first()).isVisible();
+    accessible(phone);
+    picture(phone, "workday");
     phone.navigate("/me/back");
     assertThat(phone.getByText("Your mornings are 2 points easier")).isVisible();
     picture(phone, "back");

@@ -11,6 +11,7 @@ import java.util.UUID;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.client.ClientMe;
 import org.biokinet.app.platform.AdjustableClock;
+import org.biokinet.app.platform.Site;
 import org.biokinet.app.workday.DayPlans;
 import org.biokinet.app.workday.PlannedDay;
 import org.biokinet.app.workday.WorkdayService;
@@ -23,7 +24,10 @@ import org.springframework.stereotype.Component;
  * Rotating nights on the forecast floor, full of meetings, and what became of the breaks in them.
  */
 @Component
-class DemoWorkday {
+public class DemoWorkday {
+
+  /** Where it is read from. */
+  public static final String ADDRESS = "/demo/calendar/floor.ics";
 
   private static final int DAYS_BACK = 6;
   private static final int DAYS_AHEAD = 40;
@@ -49,16 +53,18 @@ class DemoWorkday {
 
   private final WorkdayService workdays;
   private final DayPlans plans;
+  private final Site site;
   private final AdjustableClock clock;
 
-  DemoWorkday(WorkdayService workdays, DayPlans plans, AdjustableClock clock) {
+  DemoWorkday(WorkdayService workdays, DayPlans plans, Site site, AdjustableClock clock) {
     this.workdays = workdays;
     this.plans = plans;
+    this.site = site;
     this.clock = clock;
   }
 
   /** The calendar of the floor. */
-  static String calendar(LocalDate today) {
+  public static String calendar(LocalDate today) {
     StringBuilder all =
         new StringBuilder("BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:-//forecast.example//EN\r\n");
     today
@@ -100,7 +106,8 @@ class DemoWorkday {
             "shift",
             /* titles= */ true));
     try {
-      workdays.take(me, "floor.ics", calendar(today).getBytes(StandardCharsets.UTF_8));
+      workdays.subscribe(
+          me, site.address(ADDRESS), calendar(today).getBytes(StandardCharsets.UTF_8));
     } catch (CalendarFile.Unreadable e) {
       throw new IllegalStateException(e);
     }

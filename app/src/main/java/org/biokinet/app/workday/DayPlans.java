@@ -57,6 +57,9 @@ public class DayPlans {
   /** A device that had no network tells of it later; what is older is no use to anybody. */
   private static final Duration OLDEST = Duration.ofDays(14);
 
+  /** Our choice. */
+  private static final Duration STEP = Duration.ofMinutes(30);
+
   /** A device whose clock is ahead is believed so far; our choice. */
   private static final Duration AHEAD = Duration.ofMinutes(10);
 
@@ -246,7 +249,10 @@ public class DayPlans {
                 // A day that was never planned leaves nothing behind.
                 return open || !placed.isEmpty() ? plans.save(fresh) : fresh;
               });
-      row.plan(starts, placed.stream().map(p -> p.map(s -> s.span().from())).toList());
+      // A day that is over stays as it was.
+      if (open || !past(day.date())) {
+        row.plan(starts, placed.stream().map(p -> p.map(s -> s.span().from())).toList());
+      }
       List<PlannedDay.Break> breaks =
           starts.stream()
               .map(at -> new PlannedDay.Break(Span.ofMinutes(at, wish.length()), soFar.state(at)))
@@ -286,10 +292,10 @@ public class DayPlans {
 
     private List<Optional<PlannedDay.Placed>> sessions(
         Workday day, Optional<DayPlanRow> before, Optional<Instant> evening) {
+      List<Session> today = done(day.date());
+      if (past(day.date())) return behind(before, today);
       Optional<SessionWish> asked = wish(day.date());
       if (asked.isEmpty()) return List.of();
-      List<Session> today = done(day.date());
-      if (!start(day.date().plusDays(1)).isAfter(now)) return behind(before, today);
       List<Optional<Span>> placed =
           asked
               .get()
@@ -301,6 +307,10 @@ public class DayPlans {
         all.add(placed.get(i).map(s -> new PlannedDay.Placed(s, doneAlready, byClient)));
       }
       return all;
+    }
+
+    private boolean past(LocalDate date) {
+      return !start(date.plusDays(1)).isAfter(now);
     }
 
     /** What is wished of a day; empty where nothing is due on it, or nothing may be done. */
@@ -376,6 +386,12 @@ public class DayPlans {
       return moved.stream().filter(m -> m.day().equals(day) && m.place() == place).findFirst();
     }
 
+    /** What was not done yet comes at the next full step, and does not move with every look. */
+    private Instant soon() {
+      long step = STEP.toSeconds();
+      return Instant.ofEpochSecond(-Math.floorDiv(-now.getEpochSecond(), step) * step);
+    }
+
     private List<Span> meetings() {
       return calendar.stream()
           .filter(b -> b.kind() == Busy.Kind.HARD || b.kind() == Busy.Kind.SOFT)
@@ -390,7 +406,8 @@ public class DayPlans {
         taken.addAll(w.work());
       }
       taken.addAll(meetings());
-      if (start(day.date()).isBefore(now)) taken.add(new Span(start(day.date()), now));
+      Instant soon = soon();
+      if (start(day.date()).isBefore(soon)) taken.add(new Span(start(day.date()), soon));
       return taken;
     }
   }

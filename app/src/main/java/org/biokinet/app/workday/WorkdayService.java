@@ -1,6 +1,7 @@
 package org.biokinet.app.workday;
 
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalTime;
@@ -26,6 +27,7 @@ import org.biokinet.core.workday.Hours;
 import org.biokinet.core.workday.SessionWish;
 import org.biokinet.core.workday.TimeOfDay;
 import org.biokinet.core.workday.WorkRhythm;
+import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
@@ -39,6 +41,11 @@ public class WorkdayService {
   /** So far ahead a calendar is read; our choice. */
   static final int DAYS_AHEAD = 60;
 
+  /** An address is read anew so often; our choice. */
+  private static final Duration AGAIN = Duration.ofHours(2);
+
+  private static final int LONGEST_NAME = 200;
+
   /** Put there by hand; our choice. */
   private static final int MOST_BY_HAND = 200;
 
@@ -49,6 +56,9 @@ public class WorkdayService {
     Optional<WorkdayRow> findByClientId(UUID clientId);
 
     Optional<WorkdayRow> findByFeed(String token);
+
+    @Query("select w.clientId from WorkdayRow w where w.sourceNext <= :now order by w.sourceNext")
+    List<UUID> due(Instant now, Limit most);
   }
 
   interface Wishes extends JpaRepository<BreakWishRow, UUID> {
@@ -119,8 +129,13 @@ public class WorkdayService {
             /* titles= */ false);
   }
 
-  /** A calendar that was taken, and when. */
-  public record Taken(String name, Instant at) {}
+  /**
+   * A calendar that was taken, and when.
+   *
+   * @param source the address from which it is read again and again; empty where it was a file
+   * @param fault why it could not be read there the last time; or empty
+   */
+  public record Taken(String name, Instant at, String source, String fault) {}
 
   /**
    * @param said whether the client has said anything of it
@@ -137,7 +152,8 @@ public class WorkdayService {
                 new Known(
                     row.usual(),
                     true,
-                    row.calendarAt().map(at -> new Taken(row.calendar(), at)),
+                    row.calendarAt()
+                        .map(at -> new Taken(row.calendar(), at, row.source(), row.sourceFault())),
                     row.feed()))
         .orElseGet(() -> new Known(Usual.NONE, false, Optional.empty(), Optional.empty()));
   }
@@ -190,6 +206,27 @@ public class WorkdayService {
   @Changes
   public Outcome take(ClientMe me, String name, byte[] content) throws CalendarFile.Unreadable {
     WorkdayRow row = row(me);
+    Outcome outcome = take(me, row, name, content);
+    row.source("", null);
+    return outcome;
+  }
+
+  /**
+   * Takes what was fetched from an address, from which it is fetched again later.
+   *
+   * @throws CalendarFile.Unreadable where it is no calendar; then the one before stays
+   */
+  @Changes
+  public Outcome subscribe(ClientMe me, String address, byte[] content)
+      throws CalendarFile.Unreadable {
+    WorkdayRow row = row(me);
+    Outcome outcome = take(me, row, address, content);
+    row.source(address, clock.instant().plus(AGAIN));
+    return outcome;
+  }
+
+  private Outcome take(ClientMe me, WorkdayRow row, String name, byte[] content)
+      throws CalendarFile.Unreadable {
     Usual usual = row.usual();
     LocalDate today = LocalDate.ofInstant(clock.instant(), me.zone());
     CalendarFile file =
@@ -203,9 +240,25 @@ public class WorkdayService {
             .toList();
     busy.clearCalendar(me.id());
     busy.saveAll(held);
-    row.took(name, clock.instant());
+    row.took(
+        name.length() > LONGEST_NAME ? name.substring(0, LONGEST_NAME) : name, clock.instant());
     audit.changedByClient(me.practiceId(), me.id(), "calendar", "%d times".formatted(held.size()));
     return new Outcome(held.size(), file.faults());
+  }
+
+  /** Whose calendar is to be fetched again, the longest overdue first. */
+  @Transactional(readOnly = true)
+  List<UUID> due(int most) {
+    return workdays.due(clock.instant(), Limit.of(most));
+  }
+
+  /** It could not be fetched or read: what was there before stays. */
+  @Changes
+  void failed(ClientMe me, String why) {
+    row(me)
+        .failed(
+            why.length() > LONGEST_NAME ? why.substring(0, LONGEST_NAME) : why,
+            clock.instant().plus(AGAIN));
   }
 
   /** Forgets what a calendar held. */
@@ -214,6 +267,7 @@ public class WorkdayService {
     WorkdayRow row = row(me);
     busy.clearCalendar(me.id());
     row.took("", null);
+    row.source("", null);
     audit.changedByClient(me.practiceId(), me.id(), "calendar", "forgotten");
   }
 

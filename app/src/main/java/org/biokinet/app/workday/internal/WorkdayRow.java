@@ -32,6 +32,9 @@ public class WorkdayRow extends Row {
   private @Nullable String feed;
   private String calendar = "";
   private @Nullable Instant calendarAt;
+  private String source = "";
+  private String sourceFault = "";
+  private @Nullable Instant sourceNext;
 
   @SuppressWarnings("NullAway.Init")
   protected WorkdayRow() {}
@@ -104,5 +107,26 @@ public class WorkdayRow extends Row {
   public void took(String name, @Nullable Instant at) {
     calendar = name;
     calendarAt = at;
+    sourceFault = "";
+  }
+
+  /** Where it is read from; empty where it was a file. */
+  public String source() {
+    return source;
+  }
+
+  /** Why it could not be read the last time; or empty. */
+  public String sourceFault() {
+    return sourceFault;
+  }
+
+  public void source(String address, @Nullable Instant next) {
+    source = address;
+    sourceNext = next;
+  }
+
+  public void failed(String why, Instant next) {
+    sourceFault = why;
+    sourceNext = next;
   }
 }

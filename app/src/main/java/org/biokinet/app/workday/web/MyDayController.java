@@ -21,6 +21,7 @@ import org.biokinet.app.platform.Days;
 import org.biokinet.app.platform.Site;
 import org.biokinet.app.practice.PracticeService;
 import org.biokinet.app.workday.CalendarFeed;
+import org.biokinet.app.workday.CalendarSource;
 import org.biokinet.app.workday.DayPlans;
 import org.biokinet.app.workday.PlannedDay;
 import org.biokinet.app.workday.WorkdayService;
@@ -50,7 +51,6 @@ import org.springframework.web.multipart.MultipartFile;
 class MyDayController {
 
   private static final int WEEK = DayOfWeek.values().length;
-  private static final int LONGEST_NAME = 200;
   private static final int MOST_FAULTS = 20;
 
   /** So far away a day can be looked at; plans are no farther. */
@@ -59,6 +59,7 @@ class MyDayController {
   private final DayPlans plans;
   private final WorkdayService workdays;
   private final CalendarFeed feed;
+  private final CalendarSource source;
   private final ClientService clients;
   private final PracticeService practices;
   private final Site site;
@@ -68,6 +69,7 @@ class MyDayController {
       DayPlans plans,
       WorkdayService workdays,
       CalendarFeed feed,
+      CalendarSource source,
       ClientService clients,
       PracticeService practices,
       Site site,
@@ -75,6 +77,7 @@ class MyDayController {
     this.plans = plans;
     this.workdays = workdays;
     this.feed = feed;
+    this.source = source;
     this.clients = clients;
     this.practices = practices;
     this.site = site;
@@ -105,6 +108,8 @@ class MyDayController {
     model.addAttribute("said", known.said());
     model.addAttribute(
         "taken", known.taken().map(t -> t.name() + ", " + when(t.at(), me)).orElse(""));
+    model.addAttribute("sourceFault", known.taken().map(WorkdayService.Taken::fault).orElse(""));
+    model.addAttribute("source", known.taken().map(WorkdayService.Taken::source).orElse(""));
     model.addAttribute("feed", known.feed().map(this::address).orElse(""));
     model.addAttribute("isToday", day.date().equals(today(me)));
     return "workday/day";
@@ -143,9 +148,19 @@ class MyDayController {
     model.addAttribute("unkept", day.unkept().stream().map(u -> u.words(me.zone())).toList());
   }
 
-  /** One day of a week. */
+  /**
+   * One day of a week.
+   *
+   * @param coming whether all of it is still to come
+   */
   record WeekDay(
-      LocalDate date, String label, DayStrip strip, int had, int planned, String longest) {}
+      LocalDate date,
+      String label,
+      DayStrip strip,
+      int had,
+      int planned,
+      String longest,
+      boolean coming) {}
 
   @GetMapping("/week")
   String week(
@@ -165,7 +180,8 @@ class MyDayController {
                         DayStrip.of(d, clock.instant(), me.zone()),
                         d.had(),
                         d.breaks().size(),
-                        d.longest() == 0 ? "" : Unkept.length(d.longest())))
+                        d.longest() == 0 ? "" : Unkept.length(d.longest()),
+                        d.date().isAfter(today(me))))
             .toList();
     model.addAttribute("days", days);
     model.addAttribute("before", monday.minusDays(WEEK));
@@ -215,33 +231,37 @@ class MyDayController {
   }
 
   /**
-   * @param calendar a file; where there is none, {@code pasted} is its text
+   * @param calendar a file; where there is none, {@code address} is where it is read from, or
+   *     {@code pasted} is its text
    */
   @PostMapping("/calendar")
   String take(
       @AuthenticationPrincipal ClientMe me,
       @RequestParam Optional<MultipartFile> calendar,
+      @RequestParam(defaultValue = "") String address,
       @RequestParam(defaultValue = "") String pasted,
       Model model,
       HttpServletResponse response)
       throws IOException {
     Optional<MultipartFile> file = calendar.filter(f -> !f.isEmpty());
     try {
-      String given = file.map(MultipartFile::getOriginalFilename).orElse("");
-      byte[] content =
-          file.isPresent() ? file.get().getBytes() : pasted.getBytes(StandardCharsets.UTF_8);
       WorkdayService.Outcome outcome =
-          workdays.take(
-              me,
-              given.length() > LONGEST_NAME ? given.substring(0, LONGEST_NAME) : given,
-              content);
+          file.isPresent()
+              ? workdays.take(
+                  me,
+                  Optional.ofNullable(file.get().getOriginalFilename()).orElse(""),
+                  file.get().getBytes())
+              : address.isBlank()
+                  ? workdays.take(me, "", pasted.getBytes(StandardCharsets.UTF_8))
+                  : workdays.subscribe(me, address.strip(), source.fetch(address.strip()));
       model.addAttribute("held", outcome.held());
       model.addAttribute("faultCount", outcome.faults().size());
       model.addAttribute("faults", outcome.faults().stream().limit(MOST_FAULTS).toList());
-    } catch (CalendarFile.Unreadable e) {
+    } catch (CalendarFile.Unreadable | CalendarSource.Unreachable e) {
       response.setStatus(HttpStatus.UNPROCESSABLE_ENTITY.value());
       model.addAttribute("notTaken", e.getMessage());
       model.addAttribute("pasted", pasted);
+      model.addAttribute("addressTyped", address);
     }
     return day(me, Optional.empty(), model);
   }

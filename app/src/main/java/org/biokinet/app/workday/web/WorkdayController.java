@@ -69,10 +69,12 @@ class WorkdayController {
     LocalDate today = LocalDate.ofInstant(now, client.zone());
     LocalDate first = today.minusDays(DAYS - 1L);
     List<Session> done = sessions.since(id, first);
-    model.addAttribute("said", workdays.of(id).said());
+    boolean said = workdays.of(id).said();
+    model.addAttribute("said", said);
+    List<PlannedDay> days = said ? plans.plan(client, first, today) : List.of();
     model.addAttribute(
         "lines",
-        plans.plan(client, first, today).stream()
+        days.stream()
             .filter(d -> !d.breaks().isEmpty() || d.had() > 0)
             .map(d -> line(d, done, now, client))
             .toList());
