@@ -58,9 +58,11 @@ create table day_plan (
 create table desk_moment (
   id uuid primary key,
   client_id uuid not null references client (id),
+  upload_id uuid not null,
   kind varchar(10) not null,
   at datetime(6) not null,
-  key desk_moment_client (client_id, at)
+  key desk_moment_client (client_id, at),
+  unique key desk_moment_upload (client_id, upload_id)
 );
 -- Where a client put a session of a day.
 create table session_place (

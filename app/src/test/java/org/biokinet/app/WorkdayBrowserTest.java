@@ -18,6 +18,7 @@ import java.util.stream.Stream;
 import org.biokinet.app.access.LinkService;
 import org.biokinet.app.client.Client;
 import org.biokinet.app.practice.Me;
+import org.biokinet.app.practice.Practice;
 import org.biokinet.app.workday.DayPlans;
 import org.biokinet.app.workday.PlannedDay;
 import org.biokinet.app.workday.WorkdayService;
@@ -158,6 +159,29 @@ class WorkdayBrowserTest extends WithBrowser {
     network(page, true);
     assertThat(page.locator("#tally")).hasText("1 of 3 breaks today");
     assertThat(day().breaks().get(0).state()).isEqualTo(SoFar.State.DONE);
+  }
+
+  /** The interval stands beside the desk program, and keeping it leaves the rest where it is. */
+  @Test
+  void thePractitionerSetsTheIntervalInPlan() {
+    Practice practice = practice();
+    String email = newPractitioner(practice);
+    Me me = accounts.find(email).orElseThrow();
+    Client theirs = client(me);
+    Page desk = desk();
+    signIn(desk, email, PASSWORD);
+    desk.navigate("/clients/%s/plan?program=DESK".formatted(theirs.getId()));
+    desk.getByLabel("min of sitting").fill("30");
+    desk.getByLabel("up to").press("Enter");
+    assertThat(desk.locator(".desk-breaks")).containsText("Kept");
+    assertThat(desk.locator("#add")).isVisible();
+    assertThat(workdays.wish(theirs.getId()).preferred()).isEqualTo(30);
+    accessible(desk);
+    desk.getByLabel("min of sitting").fill("20");
+    desk.getByLabel("min of sitting").press("Enter");
+    assertThat(desk.locator(".desk-breaks .field-error")).hasText("interval: 30 to 60");
+    assertThat(desk.getByLabel("min of sitting")).hasValue("20");
+    complaints.removeIf(c -> c.contains("422")); // said on purpose
   }
 
   @Test

@@ -72,6 +72,8 @@ public class DayPlans {
         "select m from MomentRow m where m.clientId = :clientId and m.at >= :from"
             + " and m.at < :until order by m.at")
     List<MomentRow> between(UUID clientId, Instant from, Instant until);
+
+    boolean existsByClientIdAndUploadId(UUID clientId, UUID uploadId);
   }
 
   interface Places extends JpaRepository<SessionPlaceRow, UUID> {
@@ -439,10 +441,10 @@ public class DayPlans {
   @Changes
   public void tell(ClientMe me, UUID id, Moment told) {
     clients.lock(me);
-    if (moments.existsById(id)) return;
+    if (moments.existsByClientIdAndUploadId(me.id(), id)) return;
     Instant at = clock.instant();
     boolean odd = told.at().isAfter(at.plus(AHEAD)) || told.at().isBefore(at.minus(OLDEST));
-    moments.save(new MomentRow(id, me.id(), odd ? new Moment(told.kind(), at) : told));
+    moments.save(new MomentRow(me.id(), id, odd ? new Moment(told.kind(), at) : told));
   }
 
   private static Optional<Integer> seconds(Permitted p) {

@@ -3,7 +3,6 @@ package org.biokinet.core.workday;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
-import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
@@ -61,14 +60,9 @@ public record BreakPlan(List<Span> breaks, List<Span> sittings) {
     return new BreakPlan(breaks, Span.without(s.day().work(), rests));
   }
 
-  /** The longest time without a break; empty where nobody sits at all. */
+  /** The longest time without a break, of two as long the first; empty where nobody sits at all. */
   public Optional<Span> longest() {
-    return longest(sittings);
-  }
-
-  static Optional<Span> longest(Collection<Span> of) {
-    // Of two as long the first.
-    return of.stream()
+    return sittings.stream()
         .max(
             Comparator.comparingLong(Span::minutes)
                 .thenComparing(Span::from, Comparator.reverseOrder()));

@@ -2,7 +2,6 @@ package org.biokinet.core.workday;
 
 import java.util.Locale;
 import java.util.Optional;
-import org.biokinet.core.anatomy.Coded;
 import org.biokinet.core.calendar.CalendarFile.Event;
 import org.biokinet.core.calendar.CalendarFile.Shown;
 import org.biokinet.core.calendar.CalendarWriter;
@@ -31,31 +30,14 @@ public record Busy(Span span, Kind kind) {
   }
 
   /** What becomes of a day by it. */
-  public enum Kind implements Coded {
+  public enum Kind {
     /** They work then; where there are any, nothing else says when. */
-    SHIFT("shift", "shift"),
-    /** Nobody can stand up in it. */
-    HARD("hard", "meeting"),
-    /** Somebody can, if need be. */
-    SOFT("soft", "meeting in which you can stand up"),
+    SHIFT,
+    /** A meeting in which nobody can stand up. */
+    HARD,
+    /** One in which somebody can, if need be. */
+    SOFT,
     /** They are not at work at all. */
-    AWAY("away", "away");
-
-    private final String code;
-    private final String label;
-
-    Kind(String code, String label) {
-      this.code = code;
-      this.label = label;
-    }
-
-    @Override
-    public String code() {
-      return code;
-    }
-
-    public String label() {
-      return label;
-    }
+    AWAY
   }
 }
