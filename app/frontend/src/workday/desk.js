@@ -11,7 +11,7 @@ const element = (id) => document.getElementById(id);
 const title = document.title;
 const milliseconds = (name) => Number(desk.dataset[name]);
 
-let breaks = desk.dataset.breaks.split(",").filter(Boolean).map(Number);
+let breaks = (desk.dataset.breaks ?? "").split(",").filter(Boolean).map(Number);
 /** By how much the clock of this device is behind. */
 const behind = milliseconds("now") - Date.now();
 const now = () => Date.now() + behind;

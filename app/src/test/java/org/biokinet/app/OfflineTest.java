@@ -27,12 +27,14 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.jdbc.core.JdbcTemplate;
 
 /** The client's pages while the server is away, not only for the page but for its worker too. */
 class OfflineTest extends WithBrowser {
 
   @Autowired private MessageService messages;
   @Autowired private ClientFiles files;
+  @Autowired private JdbcTemplate jdbc;
 
   private Wire wire;
 
@@ -171,7 +173,11 @@ class OfflineTest extends WithBrowser {
     Page phone = in.phone();
     phone.navigate(wire.address("/me/messages"));
     phone.navigate(wire.address("/me/log?program=MAIN"));
+    phone.navigate(wire.address("/me/desk"));
     wire.cut();
+    phone.navigate(wire.address("/me/desk"));
+    phone.locator("#early").click();
+    assertThat(phone.locator("#runs")).isVisible();
     for (String question : List.of("May I swim?", "And dive?")) {
       phone.navigate(wire.address("/me/messages")); // opened once today
       phone.locator("#text").fill(question);
@@ -182,7 +188,7 @@ class OfflineTest extends WithBrowser {
     phone.locator("[name=item][value='1']").check();
     phone.locator("main form .primary").click();
     phone.waitForURL("**/me/today?told");
-    assertThat(phone.locator("#waiting")).containsText("3 things");
+    assertThat(phone.locator("#waiting")).containsText("4 things");
     // What is not kept needs a network, and says so; nothing is lost by trying.
     phone.navigate(wire.address("/me/back"));
     assertThat(phone.locator("#not-this")).isVisible();
@@ -194,6 +200,13 @@ class OfflineTest extends WithBrowser {
     assertThat(messages.thread(in.client().getId()))
         .extracting(Message::text)
         .containsExactly("And dive?", "May I swim?");
+    assertThat(
+            jdbc.queryForObject(
+                "select count(*) from desk_moment where client_id = ?",
+                Integer.class,
+                in.client().getId()))
+        .as("a break that was had meanwhile")
+        .isEqualTo(1);
     Session done = sessions.last(in.client().getId()).orElseThrow();
     assertThat(done.version()).isEqualTo(1);
     assertThat(done.parts())

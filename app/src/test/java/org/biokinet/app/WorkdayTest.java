@@ -30,9 +30,9 @@ import org.biokinet.app.demo.DemoWorkday;
 import org.biokinet.app.platform.Site;
 import org.biokinet.app.practice.Me;
 import org.biokinet.app.workday.CalendarFeed;
-import org.biokinet.app.workday.CalendarRounds;
 import org.biokinet.app.workday.DayPlans;
 import org.biokinet.app.workday.PlannedDay;
+import org.biokinet.app.workday.Subscriptions;
 import org.biokinet.app.workday.WorkdayService;
 import org.biokinet.app.workday.WorkdayService.Usual;
 import org.biokinet.core.calendar.CalendarFile;
@@ -60,7 +60,7 @@ class WorkdayTest extends AppTest {
   @Autowired private WorkdayService workdays;
   @Autowired private DayPlans plans;
   @Autowired private CalendarFeed feed;
-  @Autowired private CalendarRounds rounds;
+  @Autowired private Subscriptions subscriptions;
   @Autowired private Site site;
 
   private Me me;
@@ -196,6 +196,9 @@ class WorkdayTest extends AppTest {
         .as("there is no second")
         .contains(SessionWish.Against.ANOTHER_DAY);
     assertThat(sessions()).containsExactly("12:30");
+    // Half hours nearest to it, at work too, but not in quiet hours or what is over.
+    assertThat(plans.offers(client, DAY, 0, at("12:30")).stream().map(WorkdayTest::clockTime))
+        .containsExactly("11:30", "12:00", "13:00", "13:30");
     // The one that was done is where it was done.
     clock.moveTo(at("12:40"));
     sessions.record(asClient(client), session(client, at("12:05"), Ended.FINISHED));
@@ -348,7 +351,7 @@ class WorkdayTest extends AppTest {
     // Two hours later it is read anew.
     clock.moveTo(at("10:01"));
     workdays.say(asClient(client), usual("09:00", "12:00", "no such word"));
-    rounds.round();
+    subscriptions.again();
     assertThat(workdays.held(client.getId(), at("00:00"), at("23:00").plusSeconds(864000)))
         .hasSize(held)
         .noneMatch(h -> h.busy().kind() == Busy.Kind.SHIFT);

@@ -46,6 +46,7 @@ import org.biokinet.core.workday.Workday;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Query;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
 
 /** The days of a client, planned anew from now on whenever somebody looks. */
 @Service
@@ -59,6 +60,9 @@ public class DayPlans {
 
   /** Our choice. */
   private static final Duration STEP = Duration.ofMinutes(30);
+
+  /** More than that is no offer but a list; our choice. */
+  private static final int OFFERS = 4;
 
   /** A device whose clock is ahead is believed so far; our choice. */
   private static final Duration AHEAD = Duration.ofMinutes(10);
@@ -431,6 +435,22 @@ public class DayPlans {
         .ifPresentOrElse(
             r -> r.move(to), () -> places.save(new SessionPlaceRow(me.id(), date, place, to)));
     return Optional.empty();
+  }
+
+  /**
+   * Full half hours of a day to which a session can be moved: those nearest to where it is, in
+   * order.
+   */
+  @Transactional(readOnly = true)
+  public List<Instant> offers(Client client, LocalDate date, int place, Instant is) {
+    Planning planning = new Planning(client, date, date);
+    Instant end = planning.start(date.plusDays(1));
+    return Stream.iterate(planning.start(date), t -> t.isBefore(end), t -> t.plus(STEP))
+        .filter(t -> !t.equals(is) && planning.against(place, t).isEmpty())
+        .sorted(Comparator.comparing(t -> Duration.between(is, t).abs()))
+        .limit(OFFERS)
+        .sorted()
+        .toList();
   }
 
   /**

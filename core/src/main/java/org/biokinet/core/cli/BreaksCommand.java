@@ -9,6 +9,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalTime;
 import java.time.ZoneId;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Iterator;
 import java.util.List;
@@ -41,6 +42,9 @@ final class BreaksCommand {
   private static final String TIMES = "(\\d\\d:\\d\\d)-(\\d\\d:\\d\\d)";
   private static final Pattern QUIET = Pattern.compile(TIMES);
   private static final Pattern HOURS = Pattern.compile("([a-z]{3})(?:-([a-z]{3}))? " + TIMES);
+
+  private static final LocalDate EARLIEST = LocalDate.of(1900, 1, 1);
+  private static final LocalDate LATEST = LocalDate.of(2200, 1, 1);
 
   /** Our choice; a year is planned in seconds. */
   private static final int MOST_DAYS = 366;
@@ -149,7 +153,8 @@ final class BreaksCommand {
     LocalDate first = asked.from.get();
     LocalDate last = asked.to.get();
     if (last.isBefore(first)) return bad("--to is before --from");
-    if (first.plusDays(MOST_DAYS).isBefore(last)) return bad("more than a year");
+    if (ChronoUnit.DAYS.between(first, last) > MOST_DAYS) return bad("more than a year");
+    if (first.isBefore(EARLIEST) || last.isAfter(LATEST)) return bad("nobody works then");
     Optional<byte[]> file = Main.bytes(asked.files.get(0), err);
     if (file.isEmpty()) return Main.BAD_INPUT;
     CalendarFile calendar;

@@ -9,6 +9,7 @@ import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -124,6 +125,8 @@ class BreaksCommandTest {
           {"--from", "2026-05-04", "--to", "2026-05-04", "--zone", "Nowhere"},
           {"--from", "2026-05-05", "--to", "2026-05-04", "--zone", "UTC"},
           {"--from", "2026-05-04", "--to", "2028-05-04", "--zone", "UTC"},
+          {"--from", "" + LocalDate.MIN, "--to", "" + LocalDate.MIN, "--zone", "UTC"},
+          {"--from", "" + LocalDate.MAX, "--to", "" + LocalDate.MAX, "--zone", "UTC"},
           with(good, "--hours", "mon"),
           with(good, "--hours", "xyz 09:00-17:00"),
           with(good, "--quiet", "09:00-09:00"),

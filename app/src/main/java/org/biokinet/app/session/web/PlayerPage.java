@@ -78,6 +78,7 @@ class PlayerPage {
             client.language());
     Program whole = now.replay().program();
     model.addAttribute("home", opened.home());
+    model.addAttribute("atDesk", now.program().givesWay() && !opened.preview());
     model.addAttribute("preview", opened.preview());
     model.addAttribute("baseline", screening.baseline());
     model.addAttribute("script", json(script));

@@ -23,6 +23,7 @@ final class DayLines {
    * @param state the key of the words for what became of it; empty where there is nothing to say
    * @param title what a calendar calls it; or empty
    * @param place of a session that can be moved; empty for anything else
+   * @param offers times to which it can be moved by one tap
    * @param byHand of what can be taken away again
    */
   record Line(
@@ -33,17 +34,25 @@ final class DayLines {
       String state,
       String title,
       Optional<Integer> place,
+      List<String> offers,
       Optional<UUID> byHand) {}
 
-  private final ZoneId zone;
-  private final List<Line> lines = new ArrayList<>();
-
-  private DayLines(ZoneId zone) {
-    this.zone = zone;
+  /** Where a session can be moved to. */
+  interface Offers {
+    List<Instant> of(int place, Instant is);
   }
 
-  static List<Line> of(PlannedDay day, List<WorkdayService.Held> held, ZoneId zone) {
-    DayLines all = new DayLines(zone);
+  private final ZoneId zone;
+  private final Offers offers;
+  private final List<Line> lines = new ArrayList<>();
+
+  private DayLines(ZoneId zone, Offers offers) {
+    this.zone = zone;
+    this.offers = offers;
+  }
+
+  static List<Line> of(PlannedDay day, List<WorkdayService.Held> held, ZoneId zone, Offers offers) {
+    DayLines all = new DayLines(zone, offers);
     for (Span w : day.day().work()) all.add(w, "work.line.work", "");
     for (WorkdayService.Held h : held) all.held(h);
     day.breaks().forEach(b -> all.add(b.span(), "work.line.break", "work.state." + b.state()));
@@ -97,6 +106,10 @@ final class DayLines {
             state,
             title,
             place,
+            place.stream()
+                .flatMap(p -> offers.of(p, span.from()).stream())
+                .map(at -> Days.time(at, zone))
+                .toList(),
             byHand));
   }
 }

@@ -24,6 +24,7 @@ import org.biokinet.app.workday.CalendarFeed;
 import org.biokinet.app.workday.CalendarSource;
 import org.biokinet.app.workday.DayPlans;
 import org.biokinet.app.workday.PlannedDay;
+import org.biokinet.app.workday.Subscriptions;
 import org.biokinet.app.workday.WorkdayService;
 import org.biokinet.core.calendar.CalendarFile;
 import org.biokinet.core.calendar.Span;
@@ -59,7 +60,7 @@ class MyDayController {
   private final DayPlans plans;
   private final WorkdayService workdays;
   private final CalendarFeed feed;
-  private final CalendarSource source;
+  private final Subscriptions subscriptions;
   private final ClientService clients;
   private final PracticeService practices;
   private final Site site;
@@ -69,7 +70,7 @@ class MyDayController {
       DayPlans plans,
       WorkdayService workdays,
       CalendarFeed feed,
-      CalendarSource source,
+      Subscriptions subscriptions,
       ClientService clients,
       PracticeService practices,
       Site site,
@@ -77,7 +78,7 @@ class MyDayController {
     this.plans = plans;
     this.workdays = workdays;
     this.feed = feed;
-    this.source = source;
+    this.subscriptions = subscriptions;
     this.clients = clients;
     this.practices = practices;
     this.site = site;
@@ -143,7 +144,18 @@ class MyDayController {
                         || h.byHand().isPresent()
                         || day.day().work().stream().anyMatch(h.busy().span()::overlaps))
             .toList();
-    model.addAttribute("lines", DayLines.of(day, held, me.zone()));
+    Client client = clients.byId(me.id());
+    model.addAttribute(
+        "lines",
+        DayLines.of(
+            day,
+            held,
+            me.zone(),
+            // What is over cannot be moved any more.
+            (place, is) ->
+                day.date().isBefore(today(me))
+                    ? List.of()
+                    : plans.offers(client, day.date(), place, is)));
     model.addAttribute("longest", Unkept.length(day.longest()));
     model.addAttribute("unkept", day.unkept().stream().map(u -> u.words(me.zone())).toList());
   }
@@ -253,7 +265,7 @@ class MyDayController {
                   file.get().getBytes())
               : address.isBlank()
                   ? workdays.take(me, "", pasted.getBytes(StandardCharsets.UTF_8))
-                  : workdays.subscribe(me, address.strip(), source.fetch(address.strip()));
+                  : subscriptions.begin(me, address.strip());
       model.addAttribute("held", outcome.held());
       model.addAttribute("faultCount", outcome.faults().size());
       model.addAttribute("faults", outcome.faults().stream().limit(MOST_FAULTS).toList());
