@@ -1,7 +1,6 @@
 package org.biokinet.app.workday;
 
-import java.io.IOException;
-import java.io.InputStream;
+import java.io.ByteArrayOutputStream;
 import java.net.InetAddress;
 import java.net.URI;
 import java.net.UnknownHostException;
@@ -10,6 +9,10 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.time.Duration;
 import java.util.List;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Component;
 
@@ -52,24 +55,28 @@ public class CalendarSource {
   public byte[] fetch(String typed) throws Unreachable {
     URI address = address(typed);
     if (trusted.stream().noneMatch(t -> t.trusts(address))) open(address);
-    HttpRequest request = HttpRequest.newBuilder(address).timeout(ANSWER).build();
+    HttpRequest request = HttpRequest.newBuilder(address).build();
+    ByteArrayOutputStream content = new ByteArrayOutputStream();
+    CompletableFuture<HttpResponse<Void>> answer =
+        http.sendAsync(
+            request,
+            HttpResponse.BodyHandlers.ofByteArrayConsumer(
+                part ->
+                    // What is more than that is let go by.
+                    part.filter(p -> content.size() <= LARGEST).ifPresent(content::writeBytes)));
     try {
-      HttpResponse<InputStream> answer =
-          http.send(request, HttpResponse.BodyHandlers.ofInputStream());
-      try (InputStream body = answer.body()) {
-        if (answer.statusCode() != 200) {
-          throw new Unreachable("the address answers %d".formatted(answer.statusCode()));
-        }
-        byte[] content = body.readNBytes(LARGEST + 1);
-        if (content.length > LARGEST) throw new Unreachable("it is larger than 5 MB");
-        return content;
-      }
-    } catch (IOException e) {
+      // All of it, and not only the beginning: one that drips is one that does not answer.
+      int status = answer.get(ANSWER.toSeconds(), TimeUnit.SECONDS).statusCode();
+      if (status != 200) throw new Unreachable("the address answers %d".formatted(status));
+    } catch (ExecutionException | TimeoutException e) {
+      answer.cancel(/* mayInterruptIfRunning= */ true);
       throw new Unreachable("the address does not answer");
     } catch (InterruptedException e) {
       Thread.currentThread().interrupt();
       throw new Unreachable("the address does not answer");
     }
+    if (content.size() > LARGEST) throw new Unreachable("it is larger than 5 MB");
+    return content.toByteArray();
   }
 
   private URI address(String typed) throws Unreachable {

@@ -276,7 +276,7 @@ public class DayPlans {
           open ? Unkept.of(situation, plan) : List.of(),
           row.mostBreaks(),
           row.mostSessions(),
-          deskSeconds);
+          deskSeconds.isPresent());
     }
 
     private SoFar soFar(Workday day, Optional<DayPlanRow> before) {

@@ -21,7 +21,7 @@ import org.biokinet.core.workday.Workday;
  * @param sittings without a break, as far as is known
  * @param sessions by their place; empty where there was no room for one
  * @param everBreaks as many as there ever were; {@code everSessions} likewise
- * @param breakSeconds of the desk program; empty where there is none that may be done
+ * @param deskProgram whether there is one that may be done
  */
 public record PlannedDay(
     UUID id,
@@ -36,7 +36,7 @@ public record PlannedDay(
     List<Unkept> unkept,
     int everBreaks,
     int everSessions,
-    Optional<Integer> breakSeconds) {
+    boolean deskProgram) {
 
   /** A planned break, and what it is now. */
   public record Break(Span span, SoFar.State state) {}

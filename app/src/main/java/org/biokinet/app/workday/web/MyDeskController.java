@@ -79,7 +79,7 @@ class MyDeskController {
     model.addAttribute("look", ScreenRest.LASTS.toMillis());
     model.addAttribute("lookSeconds", ScreenRest.LASTS.toSeconds());
     model.addAttribute("metres", ScreenRest.METRES);
-    model.addAttribute("program", day.breakSeconds().isPresent());
+    model.addAttribute("program", day.deskProgram());
     model.addAttribute("answerId", UUID.randomUUID());
     return "workday/desk";
   }
