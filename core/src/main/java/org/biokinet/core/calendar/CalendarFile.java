@@ -15,8 +15,10 @@ import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.time.OffsetDateTime;
 import java.time.ZoneId;
+import java.time.ZoneOffset;
 import java.time.ZonedDateTime;
 import java.time.temporal.Temporal;
+import java.time.temporal.TemporalAmount;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
@@ -60,6 +62,9 @@ public record CalendarFile(List<Event> events, List<Fault> faults) {
 
   /** What repeats within the day is laid out no longer than that after it began; our choice. */
   private static final Duration LONGEST_BY_THE_HOUR = Duration.ofDays(400);
+
+  /** By how much all that follow a repetition may be moved, with how long they are; our choice. */
+  private static final Duration FARTHEST = Duration.ofDays(31);
 
   private static final int LONGEST_TITLE = 200;
 
@@ -241,30 +246,78 @@ public record CalendarFile(List<Event> events, List<Fault> faults) {
       return new CalendarFile(events, faults);
     }
 
+    /**
+     * A repetition that was changed together with all that follow it (RFC 5545, 3.2.13): they begin
+     * by the same time on the clock later or earlier, and are as long as it is.
+     *
+     * @param first where the first of them was
+     * @param later by the clocks of the zone that the event repeats in
+     */
+    private record Onward(Instant first, VEvent event, Duration later, TemporalAmount lasts) {}
+
     /** An event, and those of its repetitions that were moved, changed or called off. */
     private void series(List<VEvent> those) {
       Set<Instant> elsewhere = new HashSet<>();
+      List<VEvent> andAllAfter = new ArrayList<>();
       for (VEvent e : those) {
-        if (moved(e).isPresent()) {
-          tried(
-              e,
-              () -> {
-                elsewhere.add(moved(e).orElseThrow());
-                Temporal start = start(e);
-                add(e, start, end(e, start));
-                if (andAllAfter(e)) {
-                  throw new IllegalArgumentException("it changes all after it: only this one is");
-                }
-              });
-        }
+        if (moved(e).isEmpty()) continue;
+        tried(
+            e,
+            () -> {
+              elsewhere.add(moved(e).orElseThrow());
+              Temporal start = start(e);
+              add(e, start, end(e, start));
+              if (e.getRecurrenceId().getParameter(Parameter.RANGE).isPresent()) andAllAfter.add(e);
+            });
       }
       for (VEvent e : those) {
-        if (moved(e).isEmpty()) tried(e, () -> repeated(e, elsewhere));
+        if (moved(e).isEmpty()) tried(e, () -> repeated(e, elsewhere, onward(e, andAllAfter)));
       }
     }
 
-    private static boolean andAllAfter(VEvent e) {
-      return e.getRecurrenceId().getParameter(Parameter.RANGE).isPresent();
+    private List<Onward> onward(VEvent repeats, List<VEvent> andAllAfter) {
+      Temporal like = start(repeats);
+      List<Onward> all = new ArrayList<>();
+      for (VEvent e : andAllAfter) {
+        tried(
+            e,
+            () -> {
+              Temporal start = start(e);
+              if (start instanceof LocalDate != like instanceof LocalDate) {
+                throw new IllegalArgumentException(
+                    "all after it change between days and times: only the first is read");
+              }
+              Instant first = moved(e).orElseThrow();
+              Temporal end = end(e, start);
+              Duration later = Duration.between(local(first, like), local(instant(start), like));
+              Duration lasts = Duration.between(instant(start), instant(end));
+              if (later.abs().plus(lasts).compareTo(FARTHEST) > 0 || lasts.isNegative()) {
+                throw new IllegalArgumentException(
+                    "all after it are moved too far: only the first is read");
+              }
+              all.add(
+                  new Onward(
+                      first,
+                      e,
+                      later,
+                      start instanceof LocalDate day
+                          ? java.time.Period.between(day, (LocalDate) end)
+                          : lasts));
+            });
+      }
+      all.sort(Comparator.comparing(Onward::first));
+      return all;
+    }
+
+    /** By the clocks of the zone in which an event repeats. */
+    private LocalDateTime local(Instant at, Temporal like) {
+      return LocalDateTime.ofInstant(at, zoneOf(like));
+    }
+
+    private ZoneId zoneOf(Temporal like) {
+      if (like instanceof ZonedDateTime z) return z.getZone();
+      if (like instanceof OffsetDateTime o) return o.getOffset();
+      return like instanceof Instant ? ZoneOffset.UTC : zone;
     }
 
     private void tried(VEvent e, Runnable reading) {
@@ -278,7 +331,7 @@ public record CalendarFile(List<Event> events, List<Fault> faults) {
       }
     }
 
-    private void repeated(VEvent e, Set<Instant> elsewhere) {
+    private void repeated(VEvent e, Set<Instant> elsewhere, List<Onward> onward) {
       Temporal start = start(e);
       Temporal end = end(e, start);
       Instant begin = instant(start);
@@ -296,32 +349,43 @@ public record CalendarFile(List<Event> events, List<Fault> faults) {
           throw new IllegalArgumentException("it repeats too often");
         }
       }
-      for (Period<Temporal> p : e.calculateRecurrenceSet(span(start, length))) {
+      // What was moved onward may come into these days from outside them.
+      Duration about = onward.isEmpty() ? Duration.ZERO : FARTHEST;
+      for (Period<Temporal> p : e.calculateRecurrenceSet(span(start, length.plus(about), about))) {
         Temporal at = p.getStart();
-        if (elsewhere.contains(instant(at))) continue;
+        Instant was = instant(at);
+        if (elsewhere.contains(was)) continue;
+        Optional<Onward> changed =
+            onward.stream().filter(o -> !o.first().isAfter(was)).reduce((one, next) -> next);
+        if (changed.isPresent()) {
+          Onward o = changed.get();
+          LocalDateTime begins = local(was, start).plus(o.later());
+          Temporal there =
+              start instanceof LocalDate ? begins.toLocalDate() : begins.atZone(zoneOf(start));
+          add(o.event(), there, there.plus(o.lasts()));
+          continue;
+        }
         // The library knows no end of days that say none.
         add(e, at, at instanceof LocalDate ? at.plus(start.until(end, DAYS), DAYS) : p.getEnd());
       }
     }
 
-    /** The days that are looked at, in the form in which the event has its times. */
-    private Period<? extends Temporal> span(Temporal like, Duration length) {
-      // What began before them may still go on.
-      Instant begin = from.minus(length);
+    /**
+     * The days that are looked at, in the form in which the event has its times.
+     *
+     * @param before how much before them is looked at as well: what began may still go on
+     */
+    private Period<? extends Temporal> span(Temporal like, Duration before, Duration after) {
+      Instant begin = from.minus(before);
+      Instant end = until.plus(after);
       if (like instanceof LocalDate) {
-        return new Period<>(LocalDate.ofInstant(begin, zone), LocalDate.ofInstant(until, zone));
+        return new Period<>(LocalDate.ofInstant(begin, zone), LocalDate.ofInstant(end, zone));
       }
-      if (like instanceof LocalDateTime) {
-        return new Period<>(
-            LocalDateTime.ofInstant(begin, zone), LocalDateTime.ofInstant(until, zone));
-      }
-      if (like instanceof ZonedDateTime z) {
-        return new Period<>(begin.atZone(z.getZone()), until.atZone(z.getZone()));
-      }
-      if (like instanceof OffsetDateTime o) {
-        return new Period<>(begin.atOffset(o.getOffset()), until.atOffset(o.getOffset()));
-      }
-      return new Period<>(begin, until);
+      if (like instanceof LocalDateTime) return new Period<>(local(begin, like), local(end, like));
+      if (like instanceof Instant) return new Period<>(begin, end);
+      return like instanceof OffsetDateTime o
+          ? new Period<>(begin.atOffset(o.getOffset()), end.atOffset(o.getOffset()))
+          : new Period<>(begin.atZone(zoneOf(like)), end.atZone(zoneOf(like)));
     }
 
     private void add(VEvent e, Temporal start, Temporal end) {

@@ -8,11 +8,13 @@ import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.biokinet.core.calendar.CalendarFile.Event;
 import org.biokinet.core.calendar.CalendarFile.Fault;
 import org.biokinet.core.calendar.CalendarFile.Shown;
@@ -419,26 +421,125 @@ class CalendarFileTest {
             new Fault("always", "it repeats too often"));
   }
 
+  private static CalendarFile changed(String repeats, String... changes) throws Unreadable {
+    String[] all =
+        Stream.concat(Stream.of(repeats), Stream.of(changes))
+            .map(lines -> event("UID:1\n" + lines))
+            .toArray(String[]::new);
+    return read(calendar(all), NEW_YORK, "2026-03-02", "2026-03-31");
+  }
+
+  private static List<String> times(CalendarFile read) {
+    DateTimeFormatter clock = DateTimeFormatter.ofPattern("d HH:mm");
+    return read.events().stream()
+        .map(
+            e ->
+                clock.format(e.from().atZone(NEW_YORK))
+                    + "-"
+                    + clock.format(e.until().atZone(NEW_YORK)))
+        .toList();
+  }
+
+  private static final String NEW_YORK_S = ";TZID=America/New_York:";
+
   /**
-   * 3.2.13: a change of all that follow is understood of the first of them only, and that is said.
+   * 3.2.13: "if the given recurrence instance is rescheduled to start 2 hours later, then all
+   * subsequent instances are also rescheduled 2 hours later", and they are as long as it is; here
+   * over the day on which the clocks change (8 March 2026), by the clock on the wall. Recalled from
+   * memory.
    */
   @Test
   void aChangeOfAllThatFollow() throws Exception {
     CalendarFile read =
-        read(
-            calendar(
-                event("UID:1\nDTSTART:20260504T090000Z\nDURATION:PT1H\nRRULE:FREQ=DAILY;COUNT=3"),
-                event(
-                    "UID:1\nSUMMARY:later\nRECURRENCE-ID;RANGE=THISANDFUTURE:20260505T090000Z\n"
-                        + "DTSTART:20260505T110000Z\nDURATION:PT1H")),
-            NEW_YORK,
-            "2026-05-04",
-            "2026-05-08");
+        changed(
+            "SUMMARY:Handover\nDTSTART"
+                + NEW_YORK_S
+                + "20260305T090000\nDURATION:PT1H\nRRULE:FREQ=DAILY;COUNT=7\n"
+                + "EXDATE"
+                + NEW_YORK_S
+                + "20260310T090000",
+            "SUMMARY:Late handover\nRECURRENCE-ID;RANGE=THISANDFUTURE;TZID=America/New_York:"
+                + "20260307T090000\nDTSTART"
+                + NEW_YORK_S
+                + "20260307T110000\nDURATION:PT30M",
+            "SUMMARY:Once\nRECURRENCE-ID"
+                + NEW_YORK_S
+                + "20260309T090000\nDTSTART"
+                + NEW_YORK_S
+                + "20260309T150000\nDURATION:PT1H");
+    assertThat(read.faults()).isEmpty();
+    assertThat(times(read))
+        .containsExactly(
+            "5 09:00-5 10:00",
+            "6 09:00-6 10:00",
+            "7 11:00-7 11:30",
+            "8 11:00-8 11:30",
+            "9 15:00-9 16:00",
+            "11 11:00-11 11:30");
     assertThat(read.events())
-        .extracting(e -> e.from().toString())
-        .containsExactly("2026-05-04T09:00:00Z", "2026-05-05T11:00:00Z", "2026-05-06T09:00:00Z");
+        .extracting(Event::title)
+        .containsExactly(
+            "Handover", "Handover", "Late handover", "Late handover", "Once", "Late handover");
+  }
+
+  /** Of two such changes the later one counts from where it begins; one may call off the rest. */
+  @Test
+  void aChangeAfterAnother() throws Exception {
+    CalendarFile read =
+        changed(
+            "DTSTART:20260302T150000Z\nDURATION:PT1H\nRRULE:FREQ=WEEKLY",
+            "RECURRENCE-ID;RANGE=THISANDFUTURE:20260309T150000Z\nDTSTART:20260310T140000Z\n"
+                + "DTEND:20260310T150000Z",
+            "RECURRENCE-ID;RANGE=THISANDFUTURE:20260323T150000Z\nDTSTART:20260323T150000Z\n"
+                + "DURATION:PT1H\nSTATUS:CANCELLED");
+    assertThat(read.faults()).isEmpty();
+    assertThat(times(read))
+        .containsExactly("2 10:00-2 11:00", "10 10:00-10 11:00", "17 10:00-17 11:00");
+  }
+
+  /** What is moved into the days that are asked for is of them, and what is moved out is not. */
+  @Test
+  void aChangeAcrossTheDaysThatAreRead() throws Exception {
+    String week = "DTSTART;VALUE=DATE:20260222\nRRULE:FREQ=WEEKLY";
+    CalendarFile later =
+        changed(
+            week,
+            "RECURRENCE-ID;VALUE=DATE;RANGE=THISANDFUTURE:20260222\n"
+                + "DTSTART;VALUE=DATE:20260304\nDTEND;VALUE=DATE:20260306");
+    assertThat(times(later))
+        .containsExactly(
+            "4 00:00-6 00:00", "11 00:00-13 00:00", "18 00:00-20 00:00", "25 00:00-27 00:00");
+    assertThat(later.events()).allMatch(Event::wholeDay);
+    CalendarFile sooner =
+        changed(
+            week,
+            "RECURRENCE-ID;VALUE=DATE;RANGE=THISANDFUTURE:20260322\n"
+                + "DTSTART;VALUE=DATE:20260312");
+    assertThat(times(sooner))
+        .containsExactly(
+            "8 00:00-9 00:00",
+            "12 00:00-13 00:00",
+            "15 00:00-16 00:00",
+            "19 00:00-20 00:00",
+            "26 00:00-27 00:00");
+  }
+
+  /** What cannot be carried on is said, and the first one is kept. */
+  @Test
+  void aChangeThatCannotBeCarriedOn() throws Exception {
+    CalendarFile read =
+        changed(
+            "DTSTART:20260302T150000Z\nDURATION:PT1H\nRRULE:FREQ=WEEKLY;COUNT=2",
+            "SUMMARY:all day\nRECURRENCE-ID;RANGE=THISANDFUTURE:20260302T150000Z\n"
+                + "DTSTART;VALUE=DATE:20260302",
+            "SUMMARY:next year\nRECURRENCE-ID;RANGE=THISANDFUTURE:20260309T150000Z\n"
+                + "DTSTART:20270309T150000Z\nDURATION:PT1H");
+    assertThat(times(read)).containsExactly("2 00:00-3 00:00");
     assertThat(read.faults())
-        .containsExactly(new Fault("later", "it changes all after it: only this one is"));
+        .containsExactly(
+            new Fault(
+                "all day", "all after it change between days and times: only the first is read"),
+            new Fault("next year", "all after it are moved too far: only the first is read"));
   }
 
   @Test
