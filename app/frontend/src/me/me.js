@@ -6,6 +6,9 @@ import { flush, refused, unsent } from "./queue.js";
 
 const element = (id) => document.getElementById(id);
 
+// The page on the desk has its own way back.
+document.documentElement.classList.toggle("framed", window.parent !== window);
+
 const brokenOff = element("unfinished");
 const inTheMiddle = brokenOff && unfinished();
 if (inTheMiddle) {

@@ -1,13 +1,15 @@
 // Counts down to the next break and asks once. When breaks are is what the server has said; a page
 // without a network goes on by what it heard last, and what was told waits.
 import { CLIENT, flush, put } from "../me/queue.js";
-import { begin, chosen, tone } from "../session/sound.js";
+import { begin as mayTone, chosen, tone } from "../session/sound.js";
 
 const ticker = new URL("./ticker.js", import.meta.url);
 const QUIET = { way: "tones", volume: 0.5 };
 
 const desk = document.getElementById("desk");
 const element = (id) => document.getElementById(id);
+const begin = element("begin");
+const program = element("program");
 const title = document.title;
 const milliseconds = (name) => Number(desk.dataset[name]);
 
@@ -21,7 +23,7 @@ let lookUntil = 0;
 
 function show(what) {
   showing = what;
-  for (const id of ["waits", "asks", "runs"]) element(id).hidden = id !== what;
+  for (const id of ["waits", "asks", "runs", "does"]) element(id).hidden = id !== what;
 }
 
 const two = (n) => String(n).padStart(2, "0");
@@ -62,12 +64,15 @@ function call() {
 }
 
 function settle() {
+  // A session that is left in the middle is kept, and does not sound on behind a hidden frame.
+  if (showing === "does") program.contentWindow.location.replace("about:blank");
   document.title = title;
   show("waits");
   tick();
 }
 
 function tick() {
+  if (showing === "does") return;
   if (showing === "runs") {
     const left = lookUntil - now();
     element("look").textContent = String(Math.max(0, Math.ceil(left / 1000)));
@@ -98,10 +103,19 @@ function tick() {
 function run() {
   lookUntil = now() + milliseconds("look");
   document.title = title;
+  // Each break has a session of its own, and its pain is another answer than that of the last one.
+  if (begin) begin.elements.id.value = crypto.randomUUID();
   show("runs");
   tick();
-  element("back").focus();
+  element("runs").querySelector("[data-back]").focus();
 }
+
+// The desk program runs in the middle of this page, which goes on counting and may sound.
+begin?.addEventListener("submit", () => show("does"));
+program.addEventListener("load", () => {
+  if (program.contentWindow.location.pathname === location.pathname) settle();
+  else program.contentWindow.focus();
+});
 
 element("take").addEventListener("click", () => {
   breaks.shift();
@@ -122,11 +136,11 @@ element("skip").addEventListener("click", () => {
   settle();
   tell("skipped");
 });
-element("back").addEventListener("click", settle);
+for (const back of document.querySelectorAll("[data-back]")) back.addEventListener("click", settle);
 
 // A browser lets a page sound only once it was touched.
 const touched = () => {
-  begin();
+  mayTone();
   element("sound").hidden = true;
 };
 for (const touch of ["pointerdown", "keydown"]) document.addEventListener(touch, touched, { once: true });

@@ -18,6 +18,7 @@ import org.springframework.security.authentication.LockedException;
 import org.springframework.security.authentication.ProviderManager;
 import org.springframework.security.config.Customizer;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
+import org.springframework.security.config.annotation.web.configurers.HeadersConfigurer.FrameOptionsConfig;
 import org.springframework.security.core.Authentication;
 import org.springframework.security.core.AuthenticationException;
 import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
@@ -52,6 +53,10 @@ class Security {
           + " 'self'; connect-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors"
           + " 'none'; manifest-src 'self'; worker-src 'self'";
 
+  /** The client's page on the desk has the desk program in its middle. */
+  private static final String CSP_OF_CLIENT =
+      CSP.replace("frame-ancestors 'none'", "frame-ancestors 'self'; frame-src 'self'");
+
   /** What of the device a page may use: only the screen of the player stays on. */
   private static final String MAY_USE =
       "accelerometer=(), camera=(), geolocation=(), gyroscope=(), magnetometer=(), microphone=(),"
@@ -85,7 +90,8 @@ class Security {
   SecurityFilterChain clientDoor(
       HttpSecurity http, ClientDeviceFilter devices, CsrfTokenRepository clientTokens)
       throws Exception {
-    headers(http);
+    headers(http, CSP_OF_CLIENT);
+    http.headers(h -> h.frameOptions(FrameOptionsConfig::sameOrigin));
     // A mail program that ends the reminders has no form: the token in the address is the proof.
     return http.csrf(c -> c.csrfTokenRepository(clientTokens).ignoringRequestMatchers("/off/**"))
         .securityMatcher("/me/**", "/c/**", "/off/**", "/calendar/*")
@@ -122,7 +128,7 @@ class Security {
   @Bean
   @Order(2)
   SecurityFilterChain practitionerDoor(HttpSecurity http, SignIn signIn) throws Exception {
-    headers(http);
+    headers(http, CSP);
     LoginUrlAuthenticationEntryPoint toSignIn = new LoginUrlAuthenticationEntryPoint("/sign-in");
     return http.authorizeHttpRequests(
             a ->
@@ -173,10 +179,10 @@ class Security {
         .build();
   }
 
-  private void headers(HttpSecurity http) throws Exception {
+  private void headers(HttpSecurity http, String csp) throws Exception {
     http.headers(
         h ->
-            h.contentSecurityPolicy(c -> c.policyDirectives(CSP))
+            h.contentSecurityPolicy(c -> c.policyDirectives(csp))
                 .referrerPolicy(r -> r.policy(ReferrerPolicy.NO_REFERRER))
                 .permissionsPolicyHeader(p -> p.policy(MAY_USE))
                 .crossOriginOpenerPolicy(c -> c.policy(CrossOriginOpenerPolicy.SAME_ORIGIN))

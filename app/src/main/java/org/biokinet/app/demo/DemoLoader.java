@@ -289,7 +289,10 @@ public class DemoLoader implements ApplicationRunner {
     String token = "demo-" + client.firstName().toLowerCase(Locale.ROOT);
     links.make(me, client.getId(), new LinkService.Made(token, CLIENT_PIN));
     links.open(token, CLIENT_PIN, "");
-    if (diary.work().equals(DemoDiary.SUPERVISOR)) nights.add(client);
+    if (diary.work().equals(DemoDiary.SUPERVISOR)) {
+      beside(me, client);
+      nights.add(client);
+    }
     for (Simulated.Day d : days) {
       int daysBack = days.size() - d.day();
       // What was written before is not looked through again for each day.
@@ -484,18 +487,23 @@ public class DemoLoader implements ApplicationRunner {
         "Yes, with your back to a wall. Leave each stretch as slowly as you do in the chair.");
   }
 
-  /** Something small for the long nights beside the main program, and a plan for a flare. */
-  private void desk(Me me, Client ines) {
-    at(DESK_SINCE, 6 * 60);
+  /** Something small for the long nights beside the main program. */
+  private void beside(Me me, Client client) {
     write(
         me,
-        ines,
+        client,
         ProgramKind.DESK,
         "Between two charts",
         List.of(
             new String[] {"neck-rotation", "3"},
             new String[] {"shoulder-roll", "5"},
             new String[] {"seated-trunk-rotation", "1x2br"}));
+  }
+
+  /** That, and a plan for a flare. */
+  private void desk(Me me, Client ines) {
+    at(DESK_SINCE, 6 * 60);
+    beside(me, ines);
     write(
         me,
         ines,
