@@ -13,7 +13,11 @@ const program = element("program");
 const title = document.title;
 const milliseconds = (name) => Number(desk.dataset[name]);
 
-let breaks = (desk.dataset.breaks ?? "").split(",").filter(Boolean).map(Number);
+const numbers = (name) => (desk.dataset[name] ?? "").split(",").filter(Boolean).map(Number);
+/** Each with until when it can be put off. */
+const those = (plan) => plan.breaks.map((at, i) => ({ at, last: plan.last[i] }));
+
+let breaks = those({ breaks: numbers("breaks"), last: numbers("last") });
 /** By how much the clock of this device is behind. */
 const behind = milliseconds("now") - Date.now();
 const now = () => Date.now() + behind;
@@ -45,7 +49,9 @@ async function ask() {
     const answer = await fetch("/me/desk/plan", { headers: { Accept: "application/json" } });
     if (!answer.ok) return;
     const plan = await answer.json();
-    breaks = plan.breaks;
+    // What is being asked is answered, or passes, before anything else comes.
+    if (showing === "asks") return;
+    breaks = those(plan);
     const tally = element("tally");
     tally.textContent = tally.dataset.words.replace("{0}", plan.had).replace("{1}", plan.planned);
   } catch {
@@ -55,6 +61,7 @@ async function ask() {
 
 function call() {
   show("asks");
+  tick();
   tone("READY", chosen() ?? QUIET);
   document.title = element("asks-title").textContent;
   element("take").focus();
@@ -83,7 +90,8 @@ function tick() {
     return;
   }
   if (showing === "asks") {
-    if (now() >= breaks[0] + milliseconds("asked")) {
+    element("later").hidden = now() + milliseconds("later") > breaks[0].last;
+    if (now() >= breaks[0].at + milliseconds("asked")) {
       breaks.shift();
       settle();
       tell("missed");
@@ -91,8 +99,8 @@ function tick() {
     return;
   }
   // What nobody could answer, since the device slept, is not asked any more.
-  while (breaks.length && now() >= breaks[0] + milliseconds("asked")) breaks.shift();
-  const next = breaks[0];
+  while (breaks.length && now() >= breaks[0].at + milliseconds("asked")) breaks.shift();
+  const next = breaks[0]?.at;
   for (const id of ["to-next", "clock"]) element(id).hidden = next === undefined;
   element("none").hidden = next !== undefined;
   if (next === undefined) return;
@@ -127,7 +135,7 @@ element("early").addEventListener("click", () => {
   tell("had");
 });
 element("later").addEventListener("click", () => {
-  breaks[0] = now() + milliseconds("later");
+  breaks[0].at = now() + milliseconds("later");
   settle();
   tell("later");
 });

@@ -4,6 +4,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Clock;
+import com.microsoft.playwright.FrameLocator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
@@ -22,6 +23,9 @@ import org.biokinet.app.practice.Practice;
 import org.biokinet.app.workday.DayPlans;
 import org.biokinet.app.workday.PlannedDay;
 import org.biokinet.app.workday.WorkdayService;
+import org.biokinet.core.calendar.Span;
+import org.biokinet.core.program.ProgramKind;
+import org.biokinet.core.session.Session;
 import org.biokinet.core.workday.Busy;
 import org.biokinet.core.workday.Hours;
 import org.biokinet.core.workday.SoFar;
@@ -38,13 +42,14 @@ class WorkdayBrowserTest extends WithBrowser {
   @Autowired private WorkdayService workdays;
   @Autowired private DayPlans plans;
 
+  private Me me;
   private Client client;
   private Page page;
 
   @BeforeEach
   void works() {
     clock.moveTo(at("08:59"));
-    Me me = practitioner();
+    me = practitioner();
     client = client(me);
     share(me, client, "chin-tuck", "3x10s", "upper-trap-stretch", "2x15s");
     workdays.say(
@@ -90,7 +95,7 @@ class WorkdayBrowserTest extends WithBrowser {
   }
 
   private void shown(String id) {
-    for (String each : List.of("waits", "asks", "runs")) {
+    for (String each : List.of("waits", "asks", "runs", "does")) {
       assertThat(page.locator("#" + each)).isVisible(visible(each.equals(id)));
     }
   }
@@ -126,7 +131,7 @@ class WorkdayBrowserTest extends WithBrowser {
     shown("asks");
     page.keyboard().press("Enter");
     shown("runs");
-    assertThat(page.locator("#tally")).hasText("1 of 4 breaks today");
+    assertThat(page.locator("#tally")).hasText("1 of 3 breaks today");
     accessibleNow();
     until("09:50:50");
     assertThat(page.locator("#look")).hasText("0");
@@ -142,6 +147,52 @@ class WorkdayBrowserTest extends WithBrowser {
     assertThat(day().breaks())
         .extracting(PlannedDay.Break::state)
         .startsWith(SoFar.State.NOT_HAD, SoFar.State.DONE, SoFar.State.NOT_HAD, SoFar.State.COMING);
+  }
+
+  /** A break that stands right before a meeting cannot wait: later is not offered. */
+  @Test
+  void whatCannotBePutOffIsNot() {
+    Span meeting = new Span(at("09:46"), at("10:30"));
+    workdays.put(asClient(client), new Busy(meeting, Busy.Kind.HARD));
+    assertThat(day().breaks().get(0).span()).isEqualTo(new Span(at("09:44"), at("09:46")));
+    page.navigate("/me/desk");
+    until("09:44:20");
+    shown("asks");
+    assertThat(page.locator("#later")).isHidden();
+    assertThat(page.locator("#take")).isVisible();
+    press("Not this one");
+    shown("waits");
+    assertThat(day().breaks().get(0).state()).isEqualTo(SoFar.State.NOT_HAD);
+  }
+
+  /** The desk program is done in the middle of the page, each time with an answer of its own. */
+  @Test
+  void theDeskProgramRunsInPlace() {
+    tryToShare(me, client, ProgramKind.DESK, "neck-rotation", "3");
+    page.navigate("/me/desk");
+    for (int times = 1; times <= 2; times++) {
+      until("09:1" + times);
+      press("I am having one now");
+      page.locator("#begin button[value='2']").click();
+      shown("does");
+      FrameLocator program = page.frameLocator("#program");
+      assertThat(program.locator("#panel-ready")).isVisible();
+      assertThat(program.locator("#panel-ready").getByText("Back to today")).isHidden();
+      accessibleNow();
+      program.locator("#start").click();
+      assertThat(program.locator("#panel-running")).isVisible();
+      program.locator("#end-early").click();
+      program.locator("input[name=highestPain][value='2']").dispatchEvent("click");
+      program.locator("input[name=stretchFelt][value='3']").dispatchEvent("click");
+      program.locator("#answers button.primary").click();
+      program.getByText("Back to the desk page").click();
+      shown("waits");
+      assertThat(page).hasURL(Pattern.compile("/me/desk$"));
+      assertThat(page.locator("#program").contentFrame().locator("main")).hasCount(0);
+    }
+    assertThat(sessions.since(client.getId(), DAY))
+        .extracting(Session::program)
+        .containsExactly(ProgramKind.DESK, ProgramKind.DESK);
   }
 
   @Test

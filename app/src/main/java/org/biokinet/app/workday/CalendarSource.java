@@ -14,6 +14,7 @@ import java.util.concurrent.ExecutionException;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.stereotype.Component;
 
 /**
@@ -23,7 +24,7 @@ import org.springframework.stereotype.Component;
 @Component
 public class CalendarSource {
 
-  private static final int LARGEST = 5_000_000;
+  static final int LARGEST = 5_000_000;
   private static final int LONGEST_ADDRESS = 500;
   private static final Duration CONNECT = Duration.ofSeconds(5);
   private static final Duration ANSWER = Duration.ofSeconds(15);
@@ -37,8 +38,16 @@ public class CalendarSource {
           .followRedirects(HttpClient.Redirect.NEVER)
           .build();
 
+  private final Duration patience;
+
+  @Autowired
   CalendarSource(ObjectProvider<TrustedSource> trusted) {
-    this.trusted = trusted.stream().toList();
+    this(trusted.stream().toList(), ANSWER);
+  }
+
+  CalendarSource(List<TrustedSource> trusted, Duration patience) {
+    this.trusted = trusted;
+    this.patience = patience;
   }
 
   /** There is nothing to be had. */
@@ -66,7 +75,7 @@ public class CalendarSource {
                     part.filter(p -> content.size() <= LARGEST).ifPresent(content::writeBytes)));
     try {
       // All of it, and not only the beginning: one that drips is one that does not answer.
-      int status = answer.get(ANSWER.toSeconds(), TimeUnit.SECONDS).statusCode();
+      int status = answer.get(patience.toMillis(), TimeUnit.MILLISECONDS).statusCode();
       if (status != 200) throw new Unreachable("the address answers %d".formatted(status));
     } catch (ExecutionException | TimeoutException e) {
       answer.cancel(/* mayInterruptIfRunning= */ true);

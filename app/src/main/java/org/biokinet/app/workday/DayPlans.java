@@ -270,6 +270,7 @@ public class DayPlans {
           row.revision(),
           breaks,
           soFar.breaksHad().size(),
+          soFar.number(starts),
           soFar.besides(starts),
           plan.sittings(),
           placed,

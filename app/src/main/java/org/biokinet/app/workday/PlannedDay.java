@@ -17,6 +17,7 @@ import org.biokinet.core.workday.Workday;
  * @param revision more each time that it was planned otherwise
  * @param breaks all of the day, in order
  * @param had how many breaks were had, planned or not
+ * @param number how many there are with those, what was put off counted once
  * @param extra those of them that were not planned
  * @param sittings without a break, as far as is known
  * @param sessions by their place; empty where there was no room for one
@@ -30,6 +31,7 @@ public record PlannedDay(
     int revision,
     List<Break> breaks,
     int had,
+    int number,
     List<Span> extra,
     List<Span> sittings,
     List<Optional<Placed>> sessions,

@@ -65,6 +65,23 @@ public record SoFar(
     return breaksHad().stream().filter(h -> begins.stream().noneMatch(b -> near(h, b))).toList();
   }
 
+  /**
+   * How many breaks a day has, had or not: one that was put off or not answered, and came again
+   * sooner than the least sitting, is one with what came in its place.
+   *
+   * @param begins of the planned ones, in order
+   */
+  public int number(List<Instant> begins) {
+    Duration least = Duration.ofMinutes(wish.least());
+    int number = begins.size() + besides(begins).size();
+    for (int i = 1; i < begins.size(); i++) {
+      Duration between = Duration.between(begins.get(i - 1), begins.get(i));
+      boolean instead = state(begins.get(i - 1)) == State.NOT_HAD && between.compareTo(least) < 0;
+      if (instead) number--;
+    }
+    return number;
+  }
+
   private Duration near() {
     return Duration.ofMinutes(wish.least()).dividedBy(2);
   }

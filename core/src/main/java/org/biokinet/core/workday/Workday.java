@@ -1,5 +1,7 @@
 package org.biokinet.core.workday;
 
+import java.time.Duration;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.Comparator;
 import java.util.List;
@@ -33,5 +35,22 @@ public record Workday(
   /** When no break can be, whatever it would be good for. */
   List<Span> closed() {
     return Span.union(Stream.concat(hard.stream(), quiet.stream()).toList());
+  }
+
+  /**
+   * Until when a break can be put off.
+   *
+   * @param rest a break as it is planned
+   * @return the last moment at which it can begin before work ends, or a time comes in which there
+   *     can be none; its own beginning where it cannot be put off
+   */
+  public Instant latest(Span rest) {
+    Duration lasts = Duration.between(rest.from(), rest.until());
+    return Span.without(work, closed()).stream()
+        .filter(open -> open.holds(rest.from()))
+        .map(open -> open.until().minus(lasts))
+        .filter(rest.from()::isBefore)
+        .findFirst()
+        .orElse(rest.from());
   }
 }

@@ -340,4 +340,16 @@ class BreakPlanTest {
     // Days on which nothing can be would show nothing.
     assertThat(planned).isGreaterThan(400);
   }
+
+  /** Until the call, until the end of work; what stands right before one cannot wait. */
+  @Test
+  void howLongABreakCanBePutOff() {
+    Workday day = day(spans("9:00-12:00"), spans("10:00-11:00"));
+    assertThat(day.latest(span("9:40-9:42"))).isEqualTo(at("9:58"));
+    assertThat(day.latest(span("9:58-10:00"))).isEqualTo(at("9:58"));
+    assertThat(day.latest(span("11:30-11:33"))).isEqualTo(at("11:57"));
+    assertThat(day.latest(span("8:00-8:02"))).isEqualTo(at("8:00"));
+    Workday quiet = new Workday(DAY, day.work(), List.of(), day.hard(), spans("11:30-11:45"));
+    assertThat(quiet.latest(span("9:40-9:42"))).isEqualTo(at("11:28"));
+  }
 }

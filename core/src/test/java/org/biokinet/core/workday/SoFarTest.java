@@ -116,4 +116,22 @@ class SoFarTest {
     assertThat(twice.breaksHad()).containsExactly(span("9:45-9:47"));
     assertThat(twice.situation().wish().number()).isEqualTo(BreakWish.USUAL.number() - 1);
   }
+
+  /**
+   * What was put off to 09:50 is one break with it; what was left out is one, and so is an extra.
+   */
+  @Test
+  void whatIsPutOffIsCountedOnce() {
+    Moment later = moment(Moment.Kind.LATER, "9:45");
+    Moment had = moment(Moment.Kind.HAD, "9:51");
+    List<Instant> replanned = List.of(at("9:44"), at("9:50"), at("10:30"), at("11:15"));
+    SoFar day = morning("12:00", List.of(), later, had);
+    assertThat(day.state(at("9:44"))).isEqualTo(SoFar.State.NOT_HAD);
+    assertThat(day.number(replanned)).isEqualTo(3);
+    assertThat(day.breaksHad()).hasSize(1);
+    SoFar skipped =
+        morning("12:00", List.of(span("9:10-9:12")), moment(Moment.Kind.SKIPPED, "9:45"));
+    assertThat(skipped.number(PLANNED)).isEqualTo(4);
+    assertThat(morning("12:00", List.of()).number(PLANNED)).isEqualTo(3);
+  }
 }

@@ -191,7 +191,7 @@ class MyDayController {
                             + Days.day(d.date(), me.language()),
                         DayStrip.of(d, clock.instant(), me.zone()),
                         d.had(),
-                        d.breaks().size(),
+                        d.number(),
                         d.longest() == 0 ? "" : Unkept.length(d.longest()),
                         d.date().isAfter(today(me))))
             .toList();

@@ -14,6 +14,7 @@ import org.biokinet.app.practice.PracticeService;
 import org.biokinet.app.workday.DayPlans;
 import org.biokinet.app.workday.PlannedDay;
 import org.biokinet.core.anatomy.Coded;
+import org.biokinet.core.calendar.Span;
 import org.biokinet.core.workday.Moment;
 import org.biokinet.core.workday.ScreenRest;
 import org.biokinet.core.workday.SoFar;
@@ -21,6 +22,7 @@ import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
+import org.springframework.util.StringUtils;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -50,17 +52,20 @@ class MyDeskController {
    *
    * @param breaks beginnings of those that are asked for now or come, in milliseconds since the
    *     epoch
+   * @param last until when each of them can be put off
    * @param now by the clock of the server
    */
-  record Counting(List<Long> breaks, long now, int had, int planned) {
+  record Counting(List<Long> breaks, List<Long> last, long now, int had, int planned) {
 
     static Counting of(PlannedDay day, Instant now) {
-      List<Long> breaks =
+      List<Span> next =
           day.breaks().stream()
               .filter(b -> b.state() == SoFar.State.NOW || b.state() == SoFar.State.COMING)
-              .map(b -> b.span().from().toEpochMilli())
+              .map(PlannedDay.Break::span)
               .toList();
-      return new Counting(breaks, now.toEpochMilli(), day.had(), day.breaks().size());
+      List<Long> breaks = next.stream().map(s -> s.from().toEpochMilli()).toList();
+      List<Long> last = next.stream().map(s -> day.day().latest(s).toEpochMilli()).toList();
+      return new Counting(breaks, last, now.toEpochMilli(), day.had(), day.number());
     }
   }
 
@@ -71,8 +76,8 @@ class MyDeskController {
     model.addAttribute("practice", practices.practice(me.practiceId()));
     model.addAttribute("counting", counting);
     model.addAttribute("works", !day.day().work().isEmpty() && !day.over(clock.instant()));
-    model.addAttribute(
-        "breaks", String.join(",", counting.breaks().stream().map(b -> "" + b).toList()));
+    model.addAttribute("breaks", StringUtils.collectionToCommaDelimitedString(counting.breaks()));
+    model.addAttribute("last", StringUtils.collectionToCommaDelimitedString(counting.last()));
     model.addAttribute("asked", SoFar.ASKED.toMillis());
     model.addAttribute("later", SoFar.LATER.toMillis());
     model.addAttribute("laterMinutes", SoFar.LATER.toMinutes());

@@ -93,7 +93,7 @@ class WorkdayController {
         DayStrip.of(d, now, client.zone()),
         Unkept.length(d.longest()),
         d.had(),
-        d.breaks().size(),
+        d.number(),
         pain.isPresent() ? "" + pain.getAsInt() : "");
   }
 
