@@ -1,6 +1,7 @@
 package org.biokinet.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.hamcrest.Matchers.allOf;
 import static org.hamcrest.Matchers.containsString;
 import static org.hamcrest.Matchers.not;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
@@ -10,6 +11,7 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.header;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
+import com.fasterxml.jackson.databind.JsonNode;
 import jakarta.servlet.http.Cookie;
 import java.nio.charset.StandardCharsets;
 import java.time.DayOfWeek;
@@ -507,6 +509,43 @@ class WorkdayTest extends AppTest {
                   .content(odd))
           .andExpect(status().isUnprocessableEntity());
     }
+  }
+
+  /**
+   * The record of the practice says what was wanted and what became of it; so does the own data.
+   */
+  @Test
+  void whatHappenedAndWhatIsTakenAlong() throws Exception {
+    clock.moveTo(at("08:01"));
+    workdays.wish(me, client.getId(), new BreakWish(40, 15, 60, 6, 2));
+    clock.moveTo(at("12:00"));
+    tell(Moment.Kind.HAD, "09:45");
+    tell(Moment.Kind.SKIPPED, "10:30");
+    tell(Moment.Kind.HAD, "11:15");
+    mvc.perform(as(me, get("/clients/%s/happened".formatted(client.getId()))))
+        .andExpect(
+            content()
+                .string(
+                    allOf(
+                        containsString(
+                            "Breaks at the desk: every 40 min of sitting (15 to 60), up to 6 a day"),
+                        containsString("Breaks at the desk: 2 had, 1 left out"))));
+    JsonNode own =
+        json.readTree(
+            mvc.perform(get("/me/back/own-data.json").cookie(device(me, client)))
+                .andReturn()
+                .getResponse()
+                .getContentAsString(StandardCharsets.UTF_8));
+    assertThat(own.path("breaks"))
+        .extracting(b -> b.path("at").asText() + " " + b.path("told").asText())
+        .containsExactly(
+            "2027-03-10T09:45:00Z had", "2027-03-10T10:30:00Z skipped", "2027-03-10T11:15:00Z had");
+    JsonNode work = own.path("work");
+    assertThat(work.path("hours").get(0))
+        .hasToString("{\"day\":\"monday\",\"from\":\"09:00\",\"until\":\"12:00\"}");
+    assertThat(work.path("quiet").get(0)).hasToString("{\"from\":\"22:00\",\"until\":\"06:00\"}");
+    assertThat(work.path("sessionTimes")).hasToString("[\"08:30\",\"18:00\"]");
+    assertThat(work.path("minutesApart").asInt()).isEqualTo(240);
   }
 
   @Test

@@ -12,6 +12,7 @@
       "pause",
       "screening",
       "session",
+      "workday",
       "settings",
       "message"
     })

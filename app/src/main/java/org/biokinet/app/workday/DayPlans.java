@@ -125,6 +125,12 @@ public class DayPlans {
     this.clock = clock;
   }
 
+  /** What was told of breaks in a time, the first first. */
+  @Transactional(readOnly = true)
+  public List<Moment> told(UUID clientId, Instant from, Instant until) {
+    return moments.between(clientId, from, until).stream().map(MomentRow::moment).toList();
+  }
+
   /** The day that a client is in: that of a shift that still goes on, else the one of the date. */
   @Changes
   public PlannedDay now(Client client) {

@@ -63,6 +63,8 @@ public class WorkdayService {
 
   interface Wishes extends JpaRepository<BreakWishRow, UUID> {
     Optional<BreakWishRow> findFirstByClientIdOrderBySetAtDesc(UUID clientId);
+
+    List<BreakWishRow> findByClientId(UUID clientId);
   }
 
   interface BusyTimes extends JpaRepository<BusyRow, UUID> {
@@ -176,6 +178,21 @@ public class WorkdayService {
         .findFirstByClientIdOrderBySetAtDesc(clientId)
         .map(BreakWishRow::wish)
         .orElse(BreakWish.USUAL);
+  }
+
+  /**
+   * What was wanted since when.
+   *
+   * @param by the practitioner who said so
+   */
+  record Wished(BreakWish wish, UUID by, Instant at) {}
+
+  /** What was ever wanted, in any order. */
+  @Transactional(readOnly = true)
+  List<Wished> wishes(UUID clientId) {
+    return wishes.findByClientId(clientId).stream()
+        .map(row -> new Wished(row.wish(), row.setBy(), row.setAt()))
+        .toList();
   }
 
   @Changes

@@ -7,6 +7,7 @@
       "platform",
       "practice",
       "audit",
+      "people",
       "client",
       "screening",
       "program",

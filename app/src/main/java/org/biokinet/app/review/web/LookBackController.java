@@ -5,6 +5,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -27,6 +28,8 @@ import org.biokinet.app.practice.PracticeService;
 import org.biokinet.app.program.ProgramVersion;
 import org.biokinet.app.program.VersionService;
 import org.biokinet.app.session.SessionService;
+import org.biokinet.app.workday.DayPlans;
+import org.biokinet.app.workday.WorkdayService;
 import org.biokinet.core.measure.Change;
 import org.biokinet.core.measure.Goal;
 import org.biokinet.core.measure.Scale;
@@ -71,6 +74,8 @@ class LookBackController {
   private final ClientService clients;
   private final PracticeService practices;
   private final MeasurementService measurements;
+  private final WorkdayService workdays;
+  private final DayPlans days;
   private final BesideWords beside;
   private final MessageSource messages;
   private final ObjectMapper json;
@@ -82,6 +87,8 @@ class LookBackController {
       ClientService clients,
       PracticeService practices,
       MeasurementService measurements,
+      WorkdayService workdays,
+      DayPlans days,
       BesideWords beside,
       MessageSource messages,
       ObjectMapper json,
@@ -91,6 +98,8 @@ class LookBackController {
     this.clients = clients;
     this.practices = practices;
     this.measurements = measurements;
+    this.workdays = workdays;
+    this.days = days;
     this.beside = beside;
     this.messages = messages;
     this.json = json;
@@ -268,6 +277,8 @@ class LookBackController {
         me.firstName(),
         me.zone().getId(),
         done,
-        log.told().mornings().stream().map(OwnData.Morning::of).toList());
+        log.told().mornings().stream().map(OwnData.Morning::of).toList(),
+        OwnData.Work.of(workdays.of(me.id()).usual()),
+        days.told(me.id(), Instant.EPOCH, clock.instant()).stream().map(OwnData.Told::of).toList());
   }
 }

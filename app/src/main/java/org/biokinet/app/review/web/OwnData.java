@@ -1,13 +1,16 @@
 package org.biokinet.app.review.web;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
+import java.time.LocalTime;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import org.biokinet.app.program.VersionService;
+import org.biokinet.app.workday.WorkdayService;
 import org.biokinet.core.session.CheckIn;
 import org.biokinet.core.session.Session;
 import org.biokinet.core.timeline.Performance;
+import org.biokinet.core.workday.Moment;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -22,7 +25,9 @@ record OwnData(
     String firstName,
     String zone,
     List<Done> sessions,
-    List<Morning> mornings) {
+    List<Morning> mornings,
+    Work work,
+    List<Told> breaks) {
 
   static final String FORMAT = "biokinet-own-data";
   static final int VERSION = 1;
@@ -139,6 +144,37 @@ record OwnData(
   record Morning(String day, @Nullable Integer pain, @Nullable Boolean woken) {
     static Morning of(org.biokinet.core.session.Morning m) {
       return new Morning(m.day().toString(), m.pain().orElse(null), m.woken().orElse(null));
+    }
+  }
+
+  /**
+   * How they work.
+   *
+   * @param sessionTimes at which they like to do their sessions
+   * @param minutesApart between two sessions, at least
+   */
+  record Work(List<Hours> hours, List<Time> quiet, List<String> sessionTimes, int minutesApart) {
+    static Work of(WorkdayService.Usual usual) {
+      return new Work(
+          usual.hours().stream()
+              .map(h -> new Hours(lower(h.day()), "" + h.time().from(), "" + h.time().until()))
+              .toList(),
+          usual.quiet().stream().map(t -> new Time("" + t.from(), "" + t.until())).toList(),
+          usual.times().stream().map(LocalTime::toString).toList(),
+          usual.apart());
+    }
+  }
+
+  /** On a day of the week, maybe over midnight. */
+  record Hours(String day, String from, String until) {}
+
+  /** Of each day. */
+  record Time(String from, String until) {}
+
+  /** What was told of a break at the desk: had, later, skipped or missed. */
+  record Told(String at, String told) {
+    static Told of(Moment m) {
+      return new Told(m.at().toString(), lower(m.kind()));
     }
   }
 

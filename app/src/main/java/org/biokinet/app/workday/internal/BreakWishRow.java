@@ -37,4 +37,12 @@ public class BreakWishRow extends Row {
   public BreakWish wish() {
     return new BreakWish(preferred, least, most, number, BreakWish.USUAL.length());
   }
+
+  public UUID setBy() {
+    return setBy;
+  }
+
+  public Instant setAt() {
+    return setAt;
+  }
 }
