@@ -3,6 +3,7 @@ package org.biokinet.app;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.microsoft.playwright.FrameLocator;
 import com.microsoft.playwright.Page;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -142,6 +143,38 @@ class OfflineTest extends WithBrowser {
     assertThat(done.painBefore()).contains(3);
     assertThat(done.lead()).isEqualTo(Side.LEFT);
     assertThat(done.highestPain()).contains(4);
+  }
+
+  /** The page on the desk and the program in its middle go on without a server. */
+  @Test
+  void theDeskProgramIsDoneWhileTheServerIsAway() throws Exception {
+    In in = in("chin-tuck", "2x5s");
+    tryToShare(in.me(), in.client(), ProgramKind.DESK, "neck-rotation", "3");
+    Page phone = in.phone();
+    phone.navigate(wire.address("/me/desk"));
+    phone.waitForCondition(() -> kept(phone, "plan.players").contains("DESK"));
+    phone.waitForCondition(() -> !kept(phone, "plan.mark").isEmpty());
+    wire.cut();
+    phone.navigate(wire.address("/me/desk"));
+    assertThat(phone.locator("#without")).isVisible();
+    phone.locator("#early").click();
+    pain(phone, "2");
+    FrameLocator program = phone.frameLocator("#program");
+    program.locator("#start").click();
+    assertThat(program.locator("#panel-running")).isVisible();
+    program.locator("#end-early").click();
+    program.locator("label:has([name=highestPain][value='2'])").click();
+    program.locator("#answers .primary").click();
+    assertThat(program.locator("#panel-saved [data-outcome]"))
+        .hasAttribute("data-outcome", "waiting");
+    program.locator("#panel-saved .primary").click();
+    assertThat(phone.locator("#waits")).isVisible();
+    wire.mend();
+    phone.navigate(wire.address("/me/today"));
+    phone.waitForCondition(() -> phone.evaluate(PlayerTest.WAITING).equals(0));
+    Session done = sessions.last(in.client().getId()).orElseThrow();
+    assertThat(done.program()).isEqualTo(ProgramKind.DESK);
+    assertThat(done.highestPain()).contains(2);
   }
 
   /** Pain that is too high to begin with is so without a server too; it is told once, later. */
