@@ -160,7 +160,8 @@ class WorkdayBrowserTest extends WithBrowser {
     shown("asks");
     assertThat(page.locator("#later")).isHidden();
     assertThat(page.locator("#take")).isVisible();
-    press("Not this one");
+    // What it told was heard: it asks then what comes next.
+    page.waitForResponse("**/me/desk/plan", () -> press("Not this one"));
     shown("waits");
     assertThat(day().breaks().get(0).state()).isEqualTo(SoFar.State.NOT_HAD);
   }

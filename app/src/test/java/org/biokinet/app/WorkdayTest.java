@@ -474,6 +474,20 @@ class WorkdayTest extends AppTest {
         .andExpect(content().string(containsString("From 0 to 12 hours.")))
         .andExpect(content().string(containsString("value=\"17:00\"")));
     assertThat(workdays.of(client.getId()).usual()).isEqualTo(usual);
+    // A row that was left out stays before the one that was not: times go by the order of rows.
+    String wrong =
+        mvc.perform(
+                mine("usual", device)
+                    .param("from", "", "", "10:00", "")
+                    .param("until", "", "", "10:00", ""))
+            .andExpect(status().isUnprocessableEntity())
+            .andReturn()
+            .getResponse()
+            .getContentAsString();
+    assertThat(wrong.split("name=\"from\"", -1))
+        .hasSize(5)
+        .satisfies(parts -> assertThat(parts[3]).startsWith(" value=\"10:00\""));
+    assertThat(wrong.indexOf("Other hours on other days")).isGreaterThan(wrong.indexOf("10:00"));
   }
 
   @Test

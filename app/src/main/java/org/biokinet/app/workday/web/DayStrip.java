@@ -2,12 +2,14 @@ package org.biokinet.app.workday.web;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDateTime;
 import java.time.ZoneId;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
-import java.util.Comparator;
+import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.biokinet.app.platform.Days;
 import org.biokinet.app.workday.PlannedDay;
@@ -30,9 +32,9 @@ record DayStrip(
   record Tick(double x, String label) {}
 
   /** On a day without anything it is from eight to six. */
-  private static final int EMPTY_FROM = 8;
+  private static final Duration EMPTY_FROM = Duration.ofHours(8);
 
-  private static final Duration EMPTY = Duration.ofHours(10);
+  private static final Duration EMPTY_UNTIL = Duration.ofHours(18);
 
   /** Labels stand no nearer than that. */
   private static final int MOST_TICKS = 6;
@@ -40,32 +42,42 @@ record DayStrip(
   /** A break is two minutes of ten hours: narrower than that it is not seen. */
   private static final double NARROWEST = 5;
 
+  /** A day by itself. */
   static DayStrip of(PlannedDay day, Instant now, ZoneId zone) {
-    Span whole = whole(day, zone);
-    return new Drawing(whole, now, zone).of(day);
+    return of(List.of(day), now, zone).get(0);
   }
 
-  private static Span whole(PlannedDay day, ZoneId zone) {
-    List<Span> all =
-        Stream.of(
-                day.day().work().stream(),
-                day.sessions().stream().flatMap(Optional::stream).map(PlannedDay.Placed::span),
-                day.breaks().stream().map(PlannedDay.Break::span))
-            .flatMap(s -> s)
-            .toList();
-    // A day with little in it is no narrower than a usual one.
-    Instant eight = day.date().atTime(EMPTY_FROM, 0).atZone(zone).toInstant();
-    Span usual = new Span(eight, eight.plus(EMPTY));
-    Instant first = all.stream().map(Span::from).min(Comparator.naturalOrder()).orElse(eight);
-    Instant last =
-        all.stream().map(Span::until).max(Comparator.naturalOrder()).orElse(usual.until());
-    if (day.day().work().isEmpty()) {
-      first = first.isBefore(usual.from()) ? first : usual.from();
-      last = last.isAfter(usual.until()) ? last : usual.until();
+  /** Days below each other: an hour is in the same place on each. */
+  static List<DayStrip> of(List<PlannedDay> days, Instant now, ZoneId zone) {
+    List<Duration> clocks =
+        days.stream().flatMap(day -> clocks(day, zone)).collect(Collectors.toList());
+    // Days with little in them are no narrower than a usual one.
+    if (days.stream().allMatch(day -> day.day().work().isEmpty())) {
+      clocks.add(EMPTY_FROM);
+      clocks.add(EMPTY_UNTIL);
     }
-    Instant from = first.atZone(zone).truncatedTo(ChronoUnit.HOURS).toInstant();
-    Instant hour = last.atZone(zone).truncatedTo(ChronoUnit.HOURS).toInstant();
-    return new Span(from, hour.equals(last) ? hour : hour.plus(Duration.ofHours(1)));
+    Duration first = Collections.min(clocks).truncatedTo(ChronoUnit.HOURS);
+    Duration last = Collections.max(clocks).plusMinutes(59).truncatedTo(ChronoUnit.HOURS);
+    return days.stream()
+        .map(
+            day -> {
+              LocalDateTime midnight = day.date().atStartOfDay();
+              Instant from = midnight.plus(first).atZone(zone).toInstant();
+              Instant until = midnight.plus(last).atZone(zone).toInstant();
+              return new Drawing(new Span(from, until), now, zone).of(day);
+            })
+        .toList();
+  }
+
+  /** When what is in a day begins and ends on the clock, since its midnight. */
+  private static Stream<Duration> clocks(PlannedDay day, ZoneId zone) {
+    return Stream.of(
+            day.day().work().stream(),
+            day.sessions().stream().flatMap(Optional::stream).map(PlannedDay.Placed::span),
+            day.breaks().stream().map(PlannedDay.Break::span))
+        .flatMap(s -> s)
+        .flatMap(s -> Stream.of(s.from(), s.until()))
+        .map(at -> Duration.between(day.date().atStartOfDay(), LocalDateTime.ofInstant(at, zone)));
   }
 
   private record Drawing(Span whole, Instant now, ZoneId zone) {

@@ -10,6 +10,7 @@ import java.time.LocalDate;
 import java.time.LocalTime;
 import java.time.format.TextStyle;
 import java.time.temporal.ChronoUnit;
+import java.util.Iterator;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -180,8 +181,11 @@ class MyDayController {
       @RequestParam @DateTimeFormat(iso = DateTimeFormat.ISO.DATE) Optional<LocalDate> on,
       Model model) {
     LocalDate monday = near(me, on).with(DayOfWeek.MONDAY);
+    List<PlannedDay> planned =
+        plans.plan(clients.byId(me.id()), monday, monday.plusDays(WEEK - 1L));
+    Iterator<DayStrip> strips = DayStrip.of(planned, clock.instant(), me.zone()).iterator();
     List<WeekDay> days =
-        plans.plan(clients.byId(me.id()), monday, monday.plusDays(WEEK - 1L)).stream()
+        planned.stream()
             .map(
                 d ->
                     new WeekDay(
@@ -189,7 +193,7 @@ class MyDayController {
                         d.date().getDayOfWeek().getDisplayName(TextStyle.SHORT, me.language())
                             + " "
                             + Days.day(d.date(), me.language()),
-                        DayStrip.of(d, clock.instant(), me.zone()),
+                        strips.next(),
                         d.had(),
                         d.number(),
                         d.longest() == 0 ? "" : Unkept.length(d.longest()),
@@ -211,7 +215,10 @@ class MyDayController {
   record Choice(DayOfWeek day, String label) {}
 
   private String usual(ClientMe me, UsualForm form, Model model) {
-    model.addAttribute("rows", form.rows());
+    // In their order, since that says which time belongs to which days; most have the first only.
+    int used = form.used();
+    model.addAttribute("rows", form.rows().subList(0, used));
+    model.addAttribute("more", form.rows().subList(used, UsualForm.ROWS));
     model.addAttribute("quiet", form.quietRows());
     model.addAttribute("times", form.times());
     model.addAttribute("apart", form.apartTyped());

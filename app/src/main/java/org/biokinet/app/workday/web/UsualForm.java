@@ -46,7 +46,11 @@ record UsualForm(
   private static final int MOST_HOURS = 12;
 
   /** Working time of some days, as typed. */
-  record Row(int place, Set<DayOfWeek> days, String from, String until) {}
+  record Row(int place, Set<DayOfWeek> days, String from, String until) {
+    boolean empty() {
+      return days.isEmpty() && from.isEmpty() && until.isEmpty();
+    }
+  }
 
   /** Quiet hours, as typed. */
   record Quiet(String from, String until) {}
@@ -87,6 +91,11 @@ record UsualForm(
       rows.add(new Row(i, chosen == null ? Set.of() : chosen, text(from, i), text(until, i)));
     }
     return rows;
+  }
+
+  /** How many rows there are until the last that says something; one at least. */
+  int used() {
+    return rows().stream().filter(r -> !r.empty()).mapToInt(r -> r.place() + 1).max().orElse(1);
   }
 
   List<Quiet> quietRows() {

@@ -4,6 +4,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.Iterator;
 import java.util.List;
 import java.util.OptionalInt;
 import java.util.UUID;
@@ -71,17 +72,15 @@ class WorkdayController {
     List<Session> done = sessions.since(id, first);
     boolean said = workdays.of(id).said();
     model.addAttribute("said", said);
-    List<PlannedDay> days = said ? plans.plan(client, first, today) : List.of();
-    model.addAttribute(
-        "lines",
-        days.stream()
-            .filter(d -> !d.breaks().isEmpty() || d.had() > 0)
-            .map(d -> line(d, done, now, client))
-            .toList());
+    List<PlannedDay> days =
+        (said ? plans.plan(client, first, today) : List.<PlannedDay>of())
+            .stream().filter(d -> !d.breaks().isEmpty() || d.had() > 0).toList();
+    Iterator<DayStrip> strips = DayStrip.of(days, now, client.zone()).iterator();
+    model.addAttribute("lines", days.stream().map(d -> line(d, strips.next(), done)).toList());
     return "workday/pattern :: pattern";
   }
 
-  private static Line line(PlannedDay d, List<Session> done, Instant now, Client client) {
+  private static Line line(PlannedDay d, DayStrip strip, List<Session> done) {
     OptionalInt pain =
         done.stream()
             .filter(s -> s.day().equals(d.date()))
@@ -90,7 +89,7 @@ class WorkdayController {
             .max();
     return new Line(
         Days.day(d.date()),
-        DayStrip.of(d, now, client.zone()),
+        strip,
         Unkept.length(d.longest()),
         d.had(),
         d.number(),
