@@ -22,6 +22,10 @@ let breaks = those({ breaks: numbers("breaks"), last: numbers("last") });
 const behind = milliseconds("now") - Date.now();
 const now = () => Date.now() + behind;
 
+/** Meetings come and go, and a page that stays open sees the next morning; our choice. */
+const AGAIN_MS = 5 * 60_000;
+let heard = now();
+
 let showing = "waits";
 let lookUntil = 0;
 
@@ -45,6 +49,7 @@ async function tell(kind) {
 
 /** What is planned now. */
 async function ask() {
+  heard = now();
   try {
     const answer = await fetch("/me/desk/plan", { headers: { Accept: "application/json" } });
     if (!answer.ok) return;
@@ -101,6 +106,7 @@ function tick() {
   // What nobody could answer, since the device slept, is not asked any more.
   while (breaks.length && now() >= breaks[0].at + milliseconds("asked")) breaks.shift();
   const next = breaks[0]?.at;
+  if (now() - heard > AGAIN_MS) ask().then(tick);
   for (const id of ["to-next", "clock"]) element(id).hidden = next === undefined;
   element("none").hidden = next !== undefined;
   if (next === undefined) return;

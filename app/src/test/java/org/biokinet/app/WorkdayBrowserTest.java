@@ -10,6 +10,7 @@ import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
 import java.time.DayOfWeek;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalTime;
@@ -147,6 +148,23 @@ class WorkdayBrowserTest extends WithBrowser {
     assertThat(day().breaks())
         .extracting(PlannedDay.Break::state)
         .startsWith(SoFar.State.NOT_HAD, SoFar.State.DONE, SoFar.State.NOT_HAD, SoFar.State.COMING);
+  }
+
+  /** A page that is never closed hears of a meeting that came, and of the next morning. */
+  @Test
+  void aPageThatStaysOpenGoesOn() {
+    page.navigate("/me/desk");
+    until("09:10");
+    left("34:[0-2].");
+    workdays.put(asClient(client), new Busy(new Span(at("09:30"), at("10:00")), Busy.Kind.HARD));
+    until("09:16");
+    left("1[0-3]:[0-5].");
+    until("13:00");
+    assertThat(page.locator("#none")).isVisible();
+    Instant morning = at("09:10").plus(Duration.ofDays(1));
+    clock.moveTo(morning);
+    page.clock().pauseAt(morning.toEpochMilli());
+    left("34:[0-2].");
   }
 
   /** A break that stands right before a meeting cannot wait: later is not offered. */
