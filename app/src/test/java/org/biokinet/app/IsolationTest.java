@@ -216,6 +216,28 @@ class IsolationTest extends AppTest {
                         Matchers.not(Matchers.containsString("unsafe")))));
   }
 
+  /** The page on the desk has the desk program in a frame; nobody else may frame a page. */
+  @Test
+  void onlyTheClientsPagesAreFramedAndOnlyByTheirOwn() throws Exception {
+    Me me = practitioner();
+    mvc.perform(get("/me/desk").cookie(device(me, client(me))))
+        .andExpect(header().string("X-Frame-Options", "SAMEORIGIN"))
+        .andExpect(
+            header()
+                .string(
+                    "Content-Security-Policy",
+                    Matchers.allOf(
+                        Matchers.containsString("frame-ancestors 'self'"),
+                        Matchers.containsString("frame-src 'self'"),
+                        Matchers.not(Matchers.containsString("unsafe")))));
+    mvc.perform(as(me, get("/")))
+        .andExpect(header().string("X-Frame-Options", "DENY"))
+        .andExpect(
+            header()
+                .string(
+                    "Content-Security-Policy", Matchers.containsString("frame-ancestors 'none'")));
+  }
+
   @Test
   void aChangeWithoutTokenIsRefused() throws Exception {
     Me me = practitioner();

@@ -4,7 +4,6 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDateTime;
 import java.time.ZoneId;
-import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
@@ -36,6 +35,8 @@ record DayStrip(
 
   private static final Duration EMPTY_UNTIL = Duration.ofHours(18);
 
+  private static final int HOUR = 3600;
+
   /** Labels stand no nearer than that. */
   private static final int MOST_TICKS = 6;
 
@@ -56,14 +57,15 @@ record DayStrip(
       clocks.add(EMPTY_FROM);
       clocks.add(EMPTY_UNTIL);
     }
-    Duration first = Collections.min(clocks).truncatedTo(ChronoUnit.HOURS);
-    Duration last = Collections.max(clocks).plusMinutes(59).truncatedTo(ChronoUnit.HOURS);
+    // Whole hours around all of it.
+    long first = Math.floorDiv(Collections.min(clocks).toSeconds(), HOUR);
+    long last = -Math.floorDiv(-Collections.max(clocks).toSeconds(), HOUR);
     return days.stream()
         .map(
             day -> {
               LocalDateTime midnight = day.date().atStartOfDay();
-              Instant from = midnight.plus(first).atZone(zone).toInstant();
-              Instant until = midnight.plus(last).atZone(zone).toInstant();
+              Instant from = midnight.plusHours(first).atZone(zone).toInstant();
+              Instant until = midnight.plusHours(last).atZone(zone).toInstant();
               return new Drawing(new Span(from, until), now, zone).of(day);
             })
         .toList();
