@@ -127,6 +127,8 @@ function run() {
 // The desk program runs in the middle of this page, which goes on counting and may sound.
 begin?.addEventListener("submit", () => show("does"));
 program.addEventListener("load", () => {
+  // What is loaded to empty it does not count.
+  if (showing !== "does") return;
   if (program.contentWindow.location.pathname === location.pathname) settle();
   else program.contentWindow.focus();
 });
