@@ -33,7 +33,7 @@ class WorkdayChronicle implements Chronicle {
   @Override
   public List<Happened> between(Client client, Instant from, Instant until) {
     List<Happened> all = new ArrayList<>();
-    for (WorkdayService.Wished w : workdays.wishes(client.getId())) {
+    for (WorkdayService.Wished w : workdays.wishes(client.getId(), from, until)) {
       all.add(
           new Happened(
               w.at(),
@@ -50,7 +50,7 @@ class WorkdayChronicle implements Chronicle {
                     TreeMap::new,
                     Collectors.toList()));
     days.values().forEach(day -> all.add(happened(day)));
-    return all.stream().filter(h -> h.in(from, until)).toList();
+    return all;
   }
 
   private static String words(BreakWish wish) {

@@ -64,7 +64,7 @@ public class WorkdayService {
   interface Wishes extends JpaRepository<BreakWishRow, UUID> {
     Optional<BreakWishRow> findFirstByClientIdOrderBySetAtDesc(UUID clientId);
 
-    List<BreakWishRow> findByClientId(UUID clientId);
+    List<BreakWishRow> findByClientIdAndSetAtBetween(UUID clientId, Instant from, Instant until);
   }
 
   interface BusyTimes extends JpaRepository<BusyRow, UUID> {
@@ -187,10 +187,15 @@ public class WorkdayService {
    */
   record Wished(BreakWish wish, UUID by, Instant at) {}
 
-  /** What was ever wanted, in any order. */
+  /**
+   * What was wanted anew in a time, in any order.
+   *
+   * @param until not included
+   */
   @Transactional(readOnly = true)
-  List<Wished> wishes(UUID clientId) {
-    return wishes.findByClientId(clientId).stream()
+  List<Wished> wishes(UUID clientId, Instant from, Instant until) {
+    return wishes.findByClientIdAndSetAtBetween(clientId, from, until).stream()
+        .filter(row -> row.setAt().isBefore(until))
         .map(row -> new Wished(row.wish(), row.setBy(), row.setAt()))
         .toList();
   }

@@ -28,6 +28,10 @@ class CalendarSourceTest {
   private static final Duration MINUTE = Duration.ofMinutes(1);
 
   private final ExecutorService threads = Executors.newCachedThreadPool();
+
+  /** Until then a bad server goes on as it is. */
+  private final CountDownLatch over = new CountDownLatch(1);
+
   private HttpServer server;
 
   @BeforeEach
@@ -39,6 +43,7 @@ class CalendarSourceTest {
 
   @AfterEach
   void ends() {
+    over.countDown();
     server.stop(0);
     threads.shutdownNow();
   }
@@ -98,13 +103,12 @@ class CalendarSourceTest {
     assertThat(leftAlone.await(30, TimeUnit.SECONDS)).isTrue();
   }
 
-  private static void drip(HttpExchange exchange, CountDownLatch leftAlone) throws IOException {
+  private void drip(HttpExchange exchange, CountDownLatch leftAlone) throws IOException {
     exchange.sendResponseHeaders(200, 0);
     try (OutputStream out = exchange.getResponseBody()) {
-      while (!Thread.interrupted()) {
+      while (!over.await(20, TimeUnit.MILLISECONDS)) {
         out.write('.');
         out.flush();
-        Thread.sleep(20);
       }
     } catch (IOException e) {
       leftAlone.countDown();
@@ -115,7 +119,6 @@ class CalendarSourceTest {
 
   @Test
   void oneThatSaysNothing() throws Exception {
-    CountDownLatch over = new CountDownLatch(1);
     String address =
         at(
             "/silent",
@@ -129,7 +132,6 @@ class CalendarSourceTest {
     assertThatThrownBy(() -> source(Duration.ofMillis(300)).fetch(address))
         .isInstanceOf(Unreachable.class)
         .hasMessage("the address does not answer");
-    over.countDown();
   }
 
   /** What leads elsewhere may lead inside. */
